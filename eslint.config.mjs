@@ -1,0 +1,52 @@
+import boundaries from 'eslint-plugin-boundaries';
+import reactHooks from 'eslint-plugin-react-hooks';
+import tseslint from 'typescript-eslint';
+
+/** What each part of the house may know: the dependency direction of docs/architecture.md. */
+const mayKnow = {
+  core: ['core'],
+  formats: ['core', 'formats'],
+  store: ['core', 'store'],
+  client: ['core', 'formats', 'client'],
+  services: ['core', 'formats', 'store', 'services'],
+  parts: ['core', 'parts'],
+  screens: ['core', 'formats', 'client', 'parts', 'screens'],
+  app: ['core', 'client', 'services', 'screens', 'parts', 'app'],
+  demo: ['core', 'formats', 'store', 'services', 'demo'],
+  scripts: ['core', 'formats', 'store', 'services', 'demo', 'scripts'],
+};
+
+export default tseslint.config(
+  { ignores: ['node_modules', '.next', '.build', '.data', 'public', 'next-env.d.ts'] },
+  ...tseslint.configs.recommended,
+  {
+    files: ['**/*.{ts,tsx}'],
+    plugins: { boundaries, 'react-hooks': reactHooks },
+    settings: {
+      'import/resolver': { typescript: { project: './tsconfig.json' } },
+      'boundaries/elements': [
+        ...['core', 'formats', 'store', 'client', 'services', 'parts', 'screens'].map((type) => ({ type, pattern: `src/${type}` })),
+        ...['app', 'demo', 'scripts'].map((type) => ({ type, pattern: type })),
+      ],
+      'boundaries/ignore': ['**/*.test.ts', '**/*.test.tsx', 'tests/**'],
+    },
+    rules: {
+      'boundaries/element-types': [
+        'error',
+        { default: 'disallow', rules: Object.entries(mayKnow).map(([from, allow]) => ({ from, allow })) },
+      ],
+      'react-hooks/rules-of-hooks': 'error',
+      'react-hooks/exhaustive-deps': 'error',
+      '@typescript-eslint/consistent-type-imports': 'error',
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+    },
+  },
+  {
+    files: ['src/core/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-globals': ['error', 'window', 'document', 'process', 'fetch'],
+      'no-restricted-imports': ['error', { patterns: ['node:*', 'react', 'next/*', 'pg', 'sharp'] }],
+    },
+  },
+);

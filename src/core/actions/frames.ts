@@ -1,0 +1,121 @@
+import { generateKeyBetween } from 'fractional-indexing';
+import type { Box } from '../geometry/box';
+import { pageGrid, type PageGrid } from '../page/grid';
+import { formatOf, placedPage, type PlacedPage } from '../page/pages';
+import type { Diff } from '../records/diff';
+import { type Document, find, framesOn, get, threadOf } from '../records/document';
+import type { FrameContent, PictureContent, Wrap } from '../records/frame';
+import type { FrameRecord } from '../records/index';
+import { ActionError, Edit, newId, orderAfter } from './edit';
+
+export const NO_WRAP: Wrap = { mode: 'none', standOff: 0, outline: 'alpha' };
+
+/** The smallest frame that can still be taken hold of, points. */
+export const LEAST_SIDE = 4;
+
+/** A page with its grid. @throws ActionError when it is gone */
+export function pageWithGrid(document: Document, id: string): { page: PlacedPage; grid: PageGrid } {
+  const page = placedPage(document, id);
+  if (!page) throw new ActionError('That page is not in the issue any more.');
+  return { page, grid: pageGrid(formatOf(document), page.master, page.side) };
+}
+
+/** Adds a frame on top of what lies on its page. */
+export function putFrame(edit: Edit, on: string, box: Box, content: FrameContent, wrap: Wrap = NO_WRAP, more: Partial<FrameRecord> = {}): FrameRecord {
+  if (box.w < LEAST_SIDE && box.h < LEAST_SIDE) throw new ActionError('That stretch is too small for a frame.');
+  return edit.put<FrameRecord>({
+    id: newId(),
+    kind: 'frame',
+    on,
+    side: 'both',
+    box,
+    order: orderAfter(framesOn(edit.document, on)),
+    content,
+    wrap,
+    ...more,
+  });
+}
+
+/** How many columns of text a box over `span` grid columns is set in, by the house's measure. */
+export function textColumns(grid: PageGrid, master: { textSpan: number }, box: Box): number {
+  const pitch = grid.columns[0]!.w + grid.gutter;
+  const span = Math.max(1, Math.round((box.w + grid.gutter) / pitch));
+  return Math.max(1, Math.floor(span / master.textSpan));
+}
+
+/** Gives frames new boxes. @throws ActionError when a box is too small to be seen */
+export function setBoxes(document: Document, boxes: ReadonlyMap<string, Box>): Diff {
+  const edit = new Edit(document);
+  for (const [id, box] of boxes) {
+    const frame = get(edit.document, 'frame', id);
+    if (box.w < LEAST_SIDE || (box.h < LEAST_SIDE && frame.content.type !== 'rule')) throw new ActionError('A frame must be at least 4 pt wide and high.');
+    edit.put({ ...frame, box });
+  }
+  return edit.diff();
+}
+
+export function setWrap(document: Document, id: string, wrap: Partial<Wrap>): Diff {
+  const edit = new Edit(document);
+  const frame = get(document, 'frame', id);
+  if (wrap.standOff !== undefined && !(wrap.standOff >= 0 && wrap.standOff <= 720)) throw new ActionError('A stand-off is between 0 and 254 mm.');
+  const next = { ...frame.wrap, ...wrap };
+  if (next.mode === 'outline') {
+    const picture = frame.content.type === 'picture' ? find(document, 'picture', frame.content.picture) : undefined;
+    const outlines = picture?.outlines ?? {};
+    if (!outlines.alpha && !outlines.background) {
+      throw new ActionError('This picture has no outline: it has no transparency, and its background is not plain.');
+    }
+    if (!outlines[next.outline]) return setWrap(document, id, { ...wrap, outline: outlines.alpha ? 'alpha' : 'background' });
+  }
+  edit.put({ ...frame, wrap: next });
+  return edit.diff();
+}
+
+export function setPictureFit(document: Document, id: string, fit: Partial<Pick<PictureContent, 'fit' | 'focus'>>): Diff {
+  const edit = new Edit(document);
+  const frame = get(document, 'frame', id);
+  if (frame.content.type !== 'picture') throw new ActionError('Only a picture frame has a picture to fit.');
+  edit.put({ ...frame, content: { ...frame.content, ...fit } });
+  return edit.diff();
+}
+
+/** Sets how a text frame is divided. @throws ActionError when columns would have no width */
+export function setColumns(document: Document, id: string, columns: number, gutter: number): Diff {
+  const edit = new Edit(document);
+  const frame = get(document, 'frame', id);
+  if (frame.content.type !== 'text') throw new ActionError('Only a text frame has columns.');
+  if (!Number.isInteger(columns) || columns < 1 || columns > 40) throw new ActionError('A frame has 1 to 40 columns.');
+  if (!(gutter >= 0) || frame.box.w - 2 * frame.content.inset - gutter * (columns - 1) < columns * LEAST_SIDE) {
+    throw new ActionError('The gutters would leave the columns no width.');
+  }
+  edit.put({ ...frame, content: { ...frame.content, columns, gutter } });
+  return edit.diff();
+}
+
+/**
+ * Takes frames off their pages. The text they showed stays in its story and moves on along the thread; a quote or
+ * caption that has no other frame goes with its frame.
+ */
+export function removeFrames(document: Document, ids: readonly string[]): Diff {
+  const edit = new Edit(document);
+  for (const id of ids) {
+    const frame = get(edit.document, 'frame', id);
+    edit.remove(id);
+    if (frame.content.type !== 'text') continue;
+    const text = find(edit.document, 'text', frame.content.text);
+    const alone = threadOf(edit.document, frame.content.text).length === 0;
+    if (text && alone && (text.role === 'quote' || text.role === 'furniture' || (text.role !== 'body' && text.story === undefined))) edit.remove(text.id);
+  }
+  return edit.diff();
+}
+
+/** Puts frames above or below the others of their page. */
+export function stack(document: Document, id: string, where: 'front' | 'back'): Diff {
+  const edit = new Edit(document);
+  const frame = get(document, 'frame', id);
+  const others = framesOn(document, frame.on).filter((each) => each.id !== id);
+  const first = others[0];
+  const order = where === 'front' ? orderAfter(others) : first ? generateKeyBetween(null, first.order) : frame.order;
+  edit.put({ ...frame, order });
+  return edit.diff();
+}

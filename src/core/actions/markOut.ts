@@ -1,0 +1,51 @@
+import type { Box } from '../geometry/box';
+import type { Diff } from '../records/diff';
+import type { Document } from '../records/document';
+import type { TextRecord } from '../records/index';
+import { plainBody } from '../records/body';
+import { Edit, newId } from './edit';
+import { NO_WRAP, pageWithGrid, putFrame } from './frames';
+import { mm } from '../length/length';
+import { QUOTE_STAND_OFF } from './quotes';
+
+/** What a marked-out stretch can become without anything else being chosen. */
+export type Stuff = 'headline' | 'picture' | 'quote' | 'panel' | 'rule';
+
+export interface MarkOut {
+  readonly page: string;
+  readonly box: Box;
+  readonly as: Stuff;
+  /** Words of the headline or quote. */
+  readonly words?: string;
+}
+
+/** Turns a marked-out stretch of grid into a frame. */
+export function markOut(document: Document, { page: id, box, as, words = '' }: MarkOut): Diff {
+  const edit = new Edit(document);
+  const { page } = pageWithGrid(document, id);
+  const on = page.page.id;
+  switch (as) {
+    case 'picture':
+      putFrame(edit, on, box, { type: 'picture', fit: 'fill', focus: { x: 0.5, y: 0.5 } }, { mode: 'frame', standOff: mm(4), outline: 'alpha' });
+      break;
+    case 'panel':
+      putFrame(edit, on, box, { type: 'panel' }, { mode: 'frame', standOff: mm(4), outline: 'alpha' }, { fill: { swatch: 'tint', tint: 1 } });
+      break;
+    case 'rule':
+      putFrame(edit, on, { ...box, h: 0.75 }, { type: 'rule', weight: 0.75 }, NO_WRAP, { fill: { swatch: 'ink', tint: 1 } });
+      break;
+    case 'headline':
+    case 'quote': {
+      const role = as === 'quote' ? 'quote' : 'furniture';
+      const text = edit.put<TextRecord>({ id: newId(), kind: 'text', role, body: plainBody(as === 'quote' ? 'pullQuote' : 'headline', words) });
+      putFrame(
+        edit,
+        on,
+        box,
+        { type: 'text', text: text.id, order: 'a0', columns: 1, gutter: 0, inset: 0, grows: true, ignoresWraps: true, align: 'top' },
+        as === 'quote' ? { mode: 'frame', standOff: QUOTE_STAND_OFF, outline: 'alpha' } : { mode: 'frame', standOff: 0, outline: 'alpha' },
+      );
+    }
+  }
+  return edit.diff();
+}

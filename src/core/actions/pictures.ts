@@ -1,0 +1,58 @@
+import type { Box } from '../geometry/box';
+import type { Diff } from '../records/diff';
+import { all, type Document, find, get } from '../records/document';
+import type { PictureRecord } from '../records/index';
+import type { Wrap } from '../records/frame';
+import { mm } from '../length/length';
+import { ActionError, Edit, newId, orderAfter } from './edit';
+import { pageWithGrid, putFrame } from './frames';
+
+/** Stand-off around a cut-out (common practice: 5 mm) and around a rectangular picture. */
+const CUT_OUT_STAND_OFF = mm(5);
+const FRAME_STAND_OFF = mm(4);
+
+export function bringInPicture(document: Document, picture: Omit<PictureRecord, 'id' | 'kind' | 'order'>): Diff {
+  const edit = new Edit(document);
+  edit.put<PictureRecord>({ id: newId(), kind: 'picture', order: orderAfter(all(document, 'picture')), ...picture });
+  return edit.diff();
+}
+
+/** The wrap that suits a picture best: around its transparency, else around its frame. */
+export function usualWrap(picture: PictureRecord): Wrap {
+  return picture.outlines.alpha
+    ? { mode: 'outline', standOff: CUT_OUT_STAND_OFF, outline: 'alpha' }
+    : { mode: 'frame', standOff: FRAME_STAND_OFF, outline: picture.outlines.background ? 'background' : 'alpha' };
+}
+
+export interface PlacePicture {
+  readonly picture: string;
+  readonly page: string;
+  readonly box: Box;
+}
+
+/** Puts a picture on a page in a frame of its own. A cut-out is shown whole, a picture with edges fills its frame. */
+export function placePicture(document: Document, intent: PlacePicture): Diff {
+  const edit = new Edit(document);
+  const picture = find(document, 'picture', intent.picture);
+  if (!picture) throw new ActionError('That picture is not in the issue any more.');
+  const { page } = pageWithGrid(document, intent.page);
+  putFrame(
+    edit,
+    page.page.id,
+    intent.box,
+    { type: 'picture', picture: picture.id, fit: picture.outlines.alpha ? 'fit' : 'fill', focus: { x: 0.5, y: 0.5 } },
+    usualWrap(picture),
+  );
+  return edit.diff();
+}
+
+/** Fills a picture frame with a picture, in place of the one it may show. */
+export function fillFrame(document: Document, frameId: string, pictureId: string): Diff {
+  const edit = new Edit(document);
+  const frame = get(document, 'frame', frameId);
+  if (frame.content.type !== 'picture') throw new ActionError('Only a picture frame takes a picture.');
+  const picture = get(document, 'picture', pictureId);
+  const wrap = frame.wrap.mode === 'outline' && !picture.outlines[frame.wrap.outline] ? { ...usualWrap(picture), standOff: frame.wrap.standOff } : frame.wrap;
+  edit.put({ ...frame, wrap, content: { ...frame.content, picture: picture.id } });
+  return edit.diff();
+}

@@ -1,0 +1,171 @@
+import type { Box } from '../geometry/box';
+import { pageGrid } from '../page/grid';
+import { formatOf, placedPage } from '../page/pages';
+import type { Diff } from '../records/diff';
+import { all, type Document, find, get, threadOf } from '../records/document';
+import type { FrameRecord, StoryRecord, TextRecord } from '../records/index';
+import type { BodyNode, TextRole } from '../records/text';
+import { checkBody, plainBody } from '../records/body';
+import { ActionError, Edit, newId, orderAfter, orderBehind } from './edit';
+import { NO_WRAP, pageWithGrid, putFrame, textColumns } from './frames';
+import { putPages } from './pages';
+import type { Typesetter } from './typesetter';
+
+/** Number of tints that tell stories apart. */
+const TINTS = 8;
+
+export interface NewStory {
+  readonly name: string;
+  readonly section?: string;
+  readonly headline: string;
+  readonly standfirst?: string;
+  readonly byline?: string;
+  readonly body: BodyNode;
+}
+
+/** Adds a story and its texts to the issue; it lies in the tray until it is placed. */
+export function bringInStory(document: Document, story: NewStory): Diff {
+  const edit = new Edit(document);
+  putStory(edit, story);
+  return edit.diff();
+}
+
+export function putStory(edit: Edit, story: NewStory, id: string = newId()): StoryRecord {
+  checkBody(story.body);
+  const stories = all(edit.document, 'story');
+  const part = (role: TextRole, body: BodyNode): string =>
+    edit.put<TextRecord>({ id: `${id}-${role}`, kind: 'text', role, story: id, body }).id;
+  return edit.put<StoryRecord>({
+    id,
+    kind: 'story',
+    name: story.name,
+    section: story.section ?? '',
+    order: orderAfter(stories),
+    tint: stories.length % TINTS,
+    parts: {
+      headline: part('headline', plainBody('headline', story.headline)),
+      ...(story.standfirst ? { standfirst: part('standfirst', plainBody('standfirst', story.standfirst)) } : {}),
+      ...(story.byline ? { byline: part('byline', plainBody('byline', story.byline)) } : {}),
+      body: part('body', story.body),
+    },
+  });
+}
+
+export interface PlaceStory {
+  readonly story: string;
+  readonly page: string;
+  readonly box: Box;
+  /** Go on in new pages until all of it is shown. */
+  readonly allPages: boolean;
+}
+
+/** Lines of body that must be left under a headline for the stretch to count as large enough. */
+const LEAST_BODY_LINES = 3;
+
+/**
+ * Puts a story on a page: its headline, standfirst and byline where they have no frame yet, each as high as its
+ * text, and under them the body in the columns of the house. A story whose body runs already goes on here.
+ *
+ * @throws ActionError when the stretch is too small
+ */
+export function placeStory(document: Document, intent: PlaceStory, typesetter: Typesetter): Diff {
+  const edit = new Edit(document);
+  const story = find(document, 'story', intent.story);
+  if (!story) throw new ActionError('That story is not in the issue any more.');
+  const { page, grid } = pageWithGrid(document, intent.page);
+  let { y } = intent.box;
+  const { x, w } = intent.box;
+  const foot = y + intent.box.h;
+  const begun = threadOf(document, story.parts.body).length > 0;
+  for (const id of [story.parts.headline, story.parts.standfirst, story.parts.byline]) {
+    if (!id || begun || threadOf(document, id).length > 0) continue;
+    const frame = putFrame(edit, page.page.id, { x, y, w, h: grid.step }, growing(id, edit));
+    const box = typesetter.compose(edit.document).grown.get(frame.id)!;
+    edit.put({ ...frame, box });
+    // The next part begins on the next line of the grid.
+    y = nextLine(grid.first, grid.step, box.y + box.h);
+  }
+  if (foot - y < LEAST_BODY_LINES * grid.step - 0.01) {
+    throw new ActionError('That stretch is too small: under the headline there is no room for three lines of text.');
+  }
+  const box = { x, y, w, h: foot - y };
+  const frame = putBody(edit, story.parts.body, page.page.id, box, textColumns(grid, page.master, box), grid.gutter);
+  if (intent.allPages) flow(edit, story.parts.body, frame, typesetter);
+  return edit.diff();
+}
+
+const growing = (text: string, edit: Edit) =>
+  ({ type: 'text', text, order: orderAfter(places(edit.document, text)), columns: 1, gutter: 0, inset: 0, grows: true, ignoresWraps: true, align: 'top' }) as const;
+
+const places = (document: Document, text: string): { order: string }[] =>
+  threadOf(document, text).map(({ content }) => ({ order: content.type === 'text' ? content.order : '' }));
+
+function nextLine(first: number, step: number, y: number): number {
+  return first - step + Math.ceil((y - (first - step)) / step - 1e-6) * step;
+}
+
+function putBody(edit: Edit, text: string, page: string, box: Box, columns: number, gutter: number, behind?: string): FrameRecord {
+  const thread = threadOf(edit.document, text);
+  const index = behind === undefined ? thread.length - 1 : thread.findIndex((frame) => frame.id === behind);
+  const order = orderBehind(places(edit.document, text), index);
+  return putFrame(
+    edit,
+    page,
+    box,
+    { type: 'text', text, order, columns, gutter, inset: 0, grows: false, ignoresWraps: false, align: 'top' },
+    NO_WRAP,
+  );
+}
+
+export interface ContinueThread {
+  readonly text: string;
+  readonly page: string;
+  readonly box: Box;
+  readonly allPages: boolean;
+}
+
+/** Goes on with a text in a new frame at the end of its thread; the frame takes over gutter and inset. */
+export function continueThread(document: Document, intent: ContinueThread, typesetter: Typesetter): Diff {
+  const edit = new Edit(document);
+  get(document, 'text', intent.text);
+  const { page, grid } = pageWithGrid(document, intent.page);
+  const last = threadOf(document, intent.text).at(-1);
+  const frame = putBody(edit, intent.text, page.page.id, intent.box, textColumns(grid, page.master, intent.box), grid.gutter);
+  if (last?.content.type === 'text' && frame.content.type === 'text') {
+    edit.put({ ...frame, content: { ...frame.content, gutter: last.content.gutter || grid.gutter, inset: last.content.inset } });
+  }
+  if (intent.allPages) flow(edit, intent.text, frame, typesetter);
+  return edit.diff();
+}
+
+/** Pages that one flow may add: a text of 300,000 words in large type needs fewer. */
+const MOST_FLOW_PAGES = 900;
+
+/** Adds pages behind the frame's page, each with a frame over its whole type area, until all of the text is shown. */
+export function flow(edit: Edit, text: string, from: FrameRecord, typesetter: Typesetter): void {
+  let behind = from;
+  let added = 0;
+  for (;;) {
+    const over = typesetter.compose(edit.document).fits.get(text)?.oversetLines ?? 0;
+    if (over === 0) break;
+    const { page, grid } = pageWithGrid(edit.document, behind.on);
+    const columns = textColumns(grid, page.master, grid.area);
+    const count = Math.max(1, Math.ceil(over / Math.max(1, columns * grid.lines)));
+    if (added + count > MOST_FLOW_PAGES) throw new ActionError('The story would need more pages than an issue may have. Is the type area large enough?');
+    for (const own of putPages(edit, { after: behind.on, count, master: page.master.id })) {
+      const placed = placedPage(edit.document, own.id)!;
+      const area = pageGrid(formatOf(edit.document), placed.master, placed.side);
+      behind = putBody(edit, text, own.id, { ...area.area, h: area.lines * area.step }, columns, area.gutter, behind.id);
+    }
+    added += count;
+  }
+  // The estimate may have been a page too generous.
+  const shown = typesetter.compose(edit.document);
+  for (const frame of [...threadOf(edit.document, text)].reverse().slice(0, added)) {
+    const list = shown.pages.find((page) => page.page === frame.on);
+    const lines = list?.items.some((item) => item.type === 'text' && item.frame === frame.id && item.columns.some((column) => column.lines.length > 0));
+    if (lines) break;
+    edit.remove(frame.id);
+    edit.remove(frame.on);
+  }
+}

@@ -1,0 +1,40 @@
+import type { FormatRecord } from './format';
+import type { FrameRecord } from './frame';
+import type { IssueRecord } from './issue';
+import type { MasterRecord } from './master';
+import type { PageRecord } from './page';
+import type { ParagraphStyleRecord } from './paragraphStyle';
+import type { PictureRecord } from './picture';
+import type { StoryRecord } from './story';
+import type { SwatchRecord } from './swatch';
+import type { TextRecord } from './text';
+
+/** Every kind of record a document is made of: a new kind is a file of its own, a line here and one in `schemas.ts`. */
+export interface RecordKinds {
+  issue: IssueRecord;
+  format: FormatRecord;
+  master: MasterRecord;
+  page: PageRecord;
+  frame: FrameRecord;
+  text: TextRecord;
+  story: StoryRecord;
+  picture: PictureRecord;
+  paragraphStyle: ParagraphStyleRecord;
+  swatch: SwatchRecord;
+}
+
+export type RecordKind = keyof RecordKinds;
+export type DocumentRecord = RecordKinds[RecordKind];
+
+export type {
+  FormatRecord,
+  FrameRecord,
+  IssueRecord,
+  MasterRecord,
+  PageRecord,
+  ParagraphStyleRecord,
+  PictureRecord,
+  StoryRecord,
+  SwatchRecord,
+  TextRecord,
+};

@@ -1,0 +1,22 @@
+import Joi from 'joi';
+import { lineSchema, recordSchema, type RecordBase } from './common';
+
+/** The one record of an issue that says which issue it is; its id is always `issue`. */
+export interface IssueRecord extends RecordBase<'issue'> {
+  readonly publication: string;
+  readonly number: string;
+  /** As printed, "Winter" or "6 March". */
+  readonly season: string;
+  /** Cover date, ISO 8601 `YYYY-MM-DD`. */
+  readonly date: string;
+  /** BCP 47, the language its texts are in unless they say otherwise. */
+  readonly language: string;
+}
+
+export const issueSchema = recordSchema('issue', {
+  publication: lineSchema.required(),
+  number: lineSchema.required(),
+  season: lineSchema.required(),
+  date: Joi.string().isoDate().required(),
+  language: Joi.string().max(20).required(),
+});

@@ -1,0 +1,52 @@
+import Joi from 'joi';
+import { formatSchema } from './format';
+import { frameSchema } from './frame';
+import { issueSchema } from './issue';
+import { masterSchema } from './master';
+import { pageSchema } from './page';
+import { paragraphStyleSchema } from './paragraphStyle';
+import { pictureSchema } from './picture';
+import { storySchema } from './story';
+import { swatchSchema } from './swatch';
+import { textSchema } from './text';
+import { idSchema, lineSchema } from './common';
+import type { RecordKind } from './index';
+
+/** The schema of each kind of record. Kept apart from the types, so that a browser need not carry them. */
+export const SCHEMAS: Readonly<Record<RecordKind, Joi.ObjectSchema>> = {
+  issue: issueSchema,
+  format: formatSchema,
+  master: masterSchema,
+  page: pageSchema,
+  frame: frameSchema,
+  text: textSchema,
+  story: storySchema,
+  picture: pictureSchema,
+  paragraphStyle: paragraphStyleSchema,
+  swatch: swatchSchema,
+};
+
+const record = Joi.alternatives().conditional('.kind', {
+  switch: Object.entries(SCHEMAS).map(([kind, schema]) => ({ is: kind, then: schema })),
+  otherwise: Joi.forbidden(),
+});
+
+const pair = Joi.object({ before: record.required(), after: record.required() });
+
+/** A diff as it comes over the wire. */
+export const diffSchema = Joi.object({
+  added: Joi.array().items(record).max(20000).required(),
+  updated: Joi.array().items(pair).max(20000).required(),
+  removed: Joi.array().items(record).max(20000).required(),
+});
+
+/** A change as a client sends it. */
+export const changeSchema = Joi.object({
+  id: idSchema.required(),
+  author: idSchema.required(),
+  label: lineSchema.required(),
+  kind: Joi.valid('edit', 'undo', 'redo').required(),
+  /** The change that an undo or redo turns back, by its number. */
+  of: Joi.number().integer().min(1),
+  diff: diffSchema.required(),
+});

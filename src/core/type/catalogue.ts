@@ -1,0 +1,68 @@
+/**
+ * The faces that ship with the application. Each weight and style is a file of its own, complete with all its
+ * OpenType features; nothing is ever faked from another.
+ */
+export interface CatalogueFace {
+  /** Also the CSS family name under which a browser loads the file, and the file's name in `public/fonts`. */
+  readonly id: string;
+  readonly family: string;
+  readonly weight: number;
+  readonly italic: boolean;
+  /** The file inside its package. */
+  readonly file: string;
+  readonly licence: 'OFL-1.1';
+}
+
+const WEIGHT_NAMES: Readonly<Record<number, string>> = {
+  300: 'Light',
+  400: 'Regular',
+  500: 'Medium',
+  600: 'SemiBold',
+  700: 'Bold',
+  800: 'ExtraBold',
+  900: 'Black',
+};
+
+function faces(family: string, slug: string, weights: readonly number[], italics: readonly number[]): CatalogueFace[] {
+  const stem = family.replaceAll(' ', '');
+  const one = (weight: number, italic: boolean): CatalogueFace => {
+    const style = `${weight}${WEIGHT_NAMES[weight]}${italic ? '_Italic' : ''}`;
+    return {
+      id: `${stem}-${weight}${italic ? 'i' : ''}`,
+      family,
+      weight,
+      italic,
+      file: `@expo-google-fonts/${slug}/${style}/${stem}_${style}.ttf`,
+      licence: 'OFL-1.1',
+    };
+  };
+  return [...weights.map((weight) => one(weight, false)), ...italics.map((weight) => one(weight, true))];
+}
+
+export const CATALOGUE: readonly CatalogueFace[] = [
+  ...faces('Source Serif 4', 'source-serif-4', [300, 400, 600, 700, 900], [300, 400, 600, 700]),
+  ...faces('Archivo', 'archivo', [400, 500, 600, 700, 800], [400, 600]),
+];
+
+/** The families, each once, in the catalogue's order. */
+export const FAMILIES: readonly string[] = [...new Set(CATALOGUE.map((face) => face.family))];
+
+export interface FaceChoice {
+  readonly face: CatalogueFace;
+  /** False when the family lacks the weight or style asked for and another real face stands in. */
+  readonly exact: boolean;
+}
+
+/**
+ * The face of a family for a weight and style. Where the family lacks it, the nearest real face of the family is
+ * chosen as CSS Fonts 4 §5.2 does (style before weight) and the choice says that it is not exact.
+ *
+ * @returns undefined when there is no such family
+ */
+export function chooseFace(family: string, weight: number, italic: boolean): FaceChoice | undefined {
+  const own = CATALOGUE.filter((face) => face.family === family);
+  if (own.length === 0) return undefined;
+  const cost = (face: CatalogueFace) => (face.italic === italic ? 0 : 10_000) + Math.abs(face.weight - weight);
+  const face = own.reduce((best, next) => (cost(next) < cost(best) ? next : best));
+  return { face, exact: cost(face) === 0 };
+}

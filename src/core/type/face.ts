@@ -1,0 +1,45 @@
+import * as hb from 'harfbuzzjs';
+
+/** A face with its measures, in font units (`unitsPerEm` to the em); y grows upwards in them. */
+export interface Face {
+  readonly id: string;
+  readonly unitsPerEm: number;
+  readonly ascent: number;
+  /** Negative, below the baseline. */
+  readonly descent: number;
+  readonly capHeight: number;
+  readonly xHeight: number;
+  readonly bytes: Uint8Array;
+  readonly font: hb.Font;
+}
+
+/** Thrown when a file is not a face that can be used. */
+export class FaceError extends Error {
+  override name = 'FaceError';
+}
+
+/**
+ * Reads a face from a TrueType or OpenType file.
+ * The vertical measures come from the tables `hhea` and `OS/2` as the OpenType specification 1.9 lays them out.
+ *
+ * @throws FaceError when the bytes hold no face
+ */
+export function readFace(id: string, bytes: Uint8Array): Face {
+  const face = new hb.Face(new hb.Blob(bytes));
+  const os2 = face.referenceTable('OS/2');
+  if (!os2 || !face.referenceTable('hmtx')) throw new FaceError(`The file of the face “${id}” holds no usable face.`);
+  const font = new hb.Font(face);
+  const { ascender, descender } = font.hExtents();
+  const view = new DataView(os2.buffer, os2.byteOffset, os2.byteLength);
+  const hasHeights = view.getUint16(0) >= 2;
+  return {
+    id,
+    unitsPerEm: face.upem,
+    ascent: ascender,
+    descent: descender,
+    xHeight: hasHeights ? view.getInt16(86) : Math.round(face.upem * 0.5),
+    capHeight: hasHeights ? view.getInt16(88) : Math.round(face.upem * 0.7),
+    bytes,
+    font,
+  };
+}

@@ -1,0 +1,87 @@
+import createHyphenator from 'hyphen';
+import enGb from 'hyphen/patterns/en-gb';
+import enUs from 'hyphen/patterns/en-us';
+import de from 'hyphen/patterns/de-1996';
+import fr from 'hyphen/patterns/fr';
+
+/**
+ * Hyphenation by the published TeX patterns (the hyph-utf8 collection, as the package `hyphen` carries it), after
+ * F. M. Liang, "Word Hy-phen-a-tion by Com-put-er", Stanford 1983.
+ */
+export interface Limits {
+  /** Shortest word that is hyphenated, in letters. CSS Text 4 calls the three `hyphenate-limit-chars`. */
+  readonly word: number;
+  readonly before: number;
+  readonly after: number;
+}
+
+export const USUAL_LIMITS: Limits = { word: 5, before: 2, after: 2 };
+
+const SOFT_HYPHEN = '\u00AD';
+
+const PATTERNS = { 'en-gb': enGb, 'en-us': enUs, de, fr } as const;
+
+export type HyphenationLanguage = keyof typeof PATTERNS;
+export const HYPHENATION_LANGUAGES = Object.keys(PATTERNS) as HyphenationLanguage[];
+
+/** Breaks inside a word, by language: remembers every word it has been asked about. */
+export class Hyphenation {
+  readonly #languages = new Map<string, { split: (word: string) => string; kept: Map<string, readonly number[]> }>();
+
+  /**
+   * Where the word may be broken: offsets of the characters that would begin the next line. Soft hyphens in the
+   * word win: with any of them there, they alone count. Words with a figure or a capital after the first letter
+   * (abbreviations, names of things) are left whole.
+   */
+  points(word: string, language: string, limits: Limits = USUAL_LIMITS): readonly number[] {
+    const of = this.#language(language);
+    let points = of?.kept.get(word);
+    if (!points) {
+      points = this.#find(word, of?.split, limits);
+      of?.kept.set(word, points);
+    }
+    return points;
+  }
+
+  #find(word: string, split: ((word: string) => string) | undefined, limits: Limits): readonly number[] {
+    if (word.includes(SOFT_HYPHEN)) {
+      const out: number[] = [];
+      for (let i = 0; i < word.length - 1; i++) if (word[i] === SOFT_HYPHEN) out.push(i + 1);
+      return out;
+    }
+    if (!split || word.length < limits.word) return NONE;
+    // The letters of the word, without the quotes and stops around them.
+    const letters = /^[^\p{L}]*(\p{L}[\p{L}\p{M}'’]*)[^\p{L}\p{N}]*$/u.exec(word);
+    if (!letters || letters[1]!.length < limits.word || /\p{L}\p{Lu}/u.test(letters[1]!)) return NONE;
+    const start = word.indexOf(letters[1]!);
+    const out: number[] = [];
+    let at = 0;
+    const pieces = split(letters[1]!).split(SOFT_HYPHEN);
+    for (const piece of pieces.slice(0, -1)) {
+      at += piece.length;
+      if (at >= limits.before && letters[1]!.length - at >= limits.after) out.push(start + at);
+    }
+    return out.length > 0 ? out : NONE;
+  }
+
+  #language(language: string) {
+    const name = matchLanguage(language);
+    if (!name) return undefined;
+    let of = this.#languages.get(name);
+    if (!of) {
+      const split = createHyphenator(PATTERNS[name], { hyphenChar: SOFT_HYPHEN, minWordLength: 2, async: false }) as (
+        word: string,
+      ) => string;
+      this.#languages.set(name, (of = { split, kept: new Map() }));
+    }
+    return of;
+  }
+}
+
+const NONE: readonly number[] = [];
+
+/** The language whose patterns serve a BCP 47 tag: `en-GB` and `en` give `en-gb`; undefined where there are none. */
+export function matchLanguage(tag: string): HyphenationLanguage | undefined {
+  const lower = tag.toLowerCase();
+  return HYPHENATION_LANGUAGES.find((name) => name === lower) ?? HYPHENATION_LANGUAGES.find((name) => name.split('-')[0] === lower.split('-')[0]);
+}

@@ -1,0 +1,50 @@
+import type { BodyNode, InlineNode, ParagraphNode } from '@/core/records/text';
+import { countWords } from '@/core/records/body';
+import type { Block } from './blocks';
+
+/** Copy as a story of a house: what is to be its headline, and its body in paragraph styles. */
+export interface ReadStory {
+  readonly name: string;
+  readonly headline: string;
+  readonly body: BodyNode;
+  readonly words: number;
+}
+
+/** Ids of the house's paragraph styles that read copy is given. */
+export const COPY_STYLES = { first: 'bodyFirst', body: 'body', heading: 'crosshead', list: 'list', quotation: 'quotation' } as const;
+
+/**
+ * The first heading becomes the headline; a file without one lends its name. Body paragraphs after a heading, and
+ * the first of all, take the style that has no indent.
+ */
+export function storyOf(fileName: string, blocks: readonly Block[]): ReadStory {
+  const title = blocks[0]?.kind === 'heading' ? blocks[0] : undefined;
+  const rest = title ? blocks.slice(1) : blocks;
+  const fallback = fileName.replace(/\.[^.]+$/, '').replace(/[-_]+/g, ' ').trim();
+  const headline = title ? textOf(title.content) : fallback.charAt(0).toUpperCase() + fallback.slice(1);
+  const paragraphs: ParagraphNode[] = [];
+  let fresh = true;
+  for (const block of rest) {
+    const style =
+      block.kind === 'heading'
+        ? COPY_STYLES.heading
+        : block.list
+          ? COPY_STYLES.list
+          : block.kind === 'quotation'
+            ? COPY_STYLES.quotation
+            : fresh
+              ? COPY_STYLES.first
+              : COPY_STYLES.body;
+    fresh = block.kind === 'heading';
+    paragraphs.push({
+      type: 'paragraph',
+      attrs: { style, ...(block.list ? { list: block.list } : {}), ...(block.startIn ? { startIn: block.startIn } : {}) },
+      content: block.content,
+    });
+  }
+  if (paragraphs.length === 0) paragraphs.push({ type: 'paragraph', attrs: { style: COPY_STYLES.first } });
+  const words = paragraphs.reduce((sum, paragraph) => sum + countWords(textOf(paragraph.content ?? [])), 0);
+  return { name: headline.slice(0, 200), headline, body: { type: 'doc', content: paragraphs }, words };
+}
+
+const textOf = (nodes: readonly InlineNode[]): string => nodes.map((node) => (node.type === 'text' ? node.text : ' ')).join('');

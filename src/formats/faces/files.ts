@@ -1,0 +1,21 @@
+import { readFile } from 'node:fs/promises';
+import { createRequire } from 'node:module';
+import { CATALOGUE } from '@/core/type/catalogue';
+import { FaceError, readFace } from '@/core/type/face';
+import type { Shaper } from '@/core/type/shaper';
+
+const require = createRequire(import.meta.url);
+
+/** Where a face's file lies on this machine: in the package that ships it. @throws FaceError */
+export function facePath(id: string): string {
+  const face = CATALOGUE.find((each) => each.id === id);
+  if (!face) throw new FaceError(`There is no face “${id}”.`);
+  return require.resolve(face.file);
+}
+
+/** Loads faces into a shaper, those it lacks. @throws FaceError */
+export async function loadFaces(shaper: Shaper, ids: Iterable<string>): Promise<void> {
+  for (const id of ids) {
+    if (!shaper.hasFace(id)) shaper.addFace(readFace(id, new Uint8Array(await readFile(facePath(id)))));
+  }
+}

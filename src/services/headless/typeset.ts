@@ -1,0 +1,158 @@
+import { documentOf, get } from '@/core/records/document';
+import type { DocumentRecord } from '@/core/records/index';
+import type { ParagraphProperties } from '@/core/records/paragraphStyle';
+import { plainBody } from '@/core/records/body';
+import { putFrame } from '@/core/actions/frames';
+import { Edit } from '@/core/actions/edit';
+import { flow } from '@/core/actions/stories';
+import { Composer } from '@/core/compose/compose';
+import type { PageList } from '@/core/compose/displayList';
+import { facesOf } from '@/core/compose/faces';
+import { inReadingOrder } from '@/core/compose/readingOrder';
+import { lineText } from '@/core/compose/lineText';
+import { pageGrid } from '@/core/page/grid';
+import { placedPages, formatOf } from '@/core/page/pages';
+import { Shaper } from '@/core/type/shaper';
+import { COPY_STYLES, storyOf } from '@/formats/copy/story';
+import type { Block } from '@/formats/copy/blocks';
+import { loadFaces } from '@/formats/faces/files';
+import { paintPdf } from '@/formats/pdf/painter';
+import { pdfPages } from '@/formats/pdf/pages';
+import type { ReadPicture } from '@/formats/pictures/read';
+import { OptionError, type RenderOptions } from './options';
+
+/** A line as `--lines` tells of it; lengths in points, y from the top of the page to the baseline. */
+export interface LineReport {
+  readonly text: string;
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  /** As a share of the face's own word space. */
+  readonly wordSpace: number;
+  readonly hyphenated: boolean;
+}
+
+export interface LinesReport {
+  readonly pages: readonly { readonly number: number; readonly columns: readonly { readonly lines: readonly LineReport[] }[] }[];
+}
+
+/** A picture to be set beside the text, read and with its bytes. */
+export interface RenderPicture {
+  readonly read: ReadPicture;
+  readonly bytes: Uint8Array;
+}
+
+/**
+ * Typesets copy on a grid, with pages as needed, by the same actions and composer as the desk.
+ * @throws OptionError when the picture has no outline to wrap around, or the text cannot be placed
+ */
+export async function typeset(
+  blocks: readonly Block[],
+  options: RenderOptions,
+  picture: RenderPicture | undefined,
+): Promise<{ pdf: Uint8Array; lines: LinesReport }> {
+  const document = documentOf(records(options));
+  const shaper = new Shaper();
+  await loadFaces(shaper, facesOf(document));
+  const composer = new Composer(shaper);
+  const edit = new Edit(document);
+  const [first] = placedPages(document);
+  const grid = pageGrid(formatOf(document), first!.master, first!.side);
+
+  if (picture && options.picture) {
+    const { at, wrap, standOff } = options.picture;
+    const { outlines } = picture.read;
+    const outline = outlines.alpha ? 'alpha' : 'background';
+    if (wrap === 'outline' && !outlines[outline]) throw new OptionError('The picture has no outline: it has no transparency, and its background is not plain.');
+    edit.put({ id: 'picture', kind: 'picture', order: 'a0', blob: '0'.repeat(64), ...picture.read });
+    putFrame(edit, 'page', at, { type: 'picture', picture: 'picture', fit: 'fit', focus: { x: 0.5, y: 0.5 } }, { mode: wrap, standOff, outline });
+  }
+  const { body } = storyOf('', [{ kind: 'heading', level: 1, content: [{ type: 'text', text: ' ' }] }, ...blocks]);
+  edit.put({ id: 'text', kind: 'text', role: 'body', body: body.content.length > 0 ? body : plainBody('body') });
+  const frame = putFrame(
+    edit,
+    'page',
+    { ...grid.area, h: Math.max(1, grid.lines) * grid.step },
+    {
+      type: 'text',
+      text: 'text',
+      order: 'a0',
+      columns: options.columns,
+      gutter: options.gutter,
+      inset: 0,
+      grows: false,
+      ignoresWraps: false,
+      align: 'top',
+    },
+  );
+  flow(edit, 'text', frame, composer);
+
+  const { pages } = composer.compose(edit.document);
+  const pdf = await paintPdf(
+    pdfPages(pages),
+    { purpose: 'screen', marks: false, title: options.input.split(/[\\/]/).at(-1)!, author: '', language: options.language },
+    {
+      face: (id) => shaper.face(id),
+      picture: (id) => get(edit.document, 'picture', id),
+      bytes: async () => picture!.bytes,
+      order: (items) => inReadingOrder(edit.document, items),
+    },
+  );
+  return { pdf, lines: report(pages) };
+}
+
+function records(options: RenderOptions): DocumentRecord[] {
+  const { font, size, leading, align, breaking, hyphens } = options;
+  const body: Partial<ParagraphProperties> = { family: font, size, leading, align, breaking, hyphens };
+  const style = (id: string, properties: Partial<ParagraphProperties>, basedOn?: string): DocumentRecord => ({
+    id,
+    kind: 'paragraphStyle',
+    name: id,
+    ...(basedOn ? { basedOn } : {}),
+    properties,
+  });
+  return [
+    { id: 'issue', kind: 'issue', publication: '', number: '', season: '', date: '2000-01-01', language: options.language },
+    {
+      id: 'format',
+      kind: 'format',
+      ...options.page,
+      bleed: 0,
+      safe: 0,
+      facing: true,
+      firstSide: 'right',
+      baseline: { step: leading, offset: 0 },
+    },
+    { id: 'master', kind: 'master', name: 'master', margins: options.margins, columns: options.columns, gutter: options.gutter, textSpan: 1 },
+    { id: 'page', kind: 'page', order: 'a0', master: 'master' },
+    { id: 'ink', kind: 'swatch', name: 'ink', cmyk: [0, 0, 0, 1] },
+    style(COPY_STYLES.body, body),
+    style(COPY_STYLES.first, {}, COPY_STYLES.body),
+    style(COPY_STYLES.list, {}, COPY_STYLES.body),
+    style(COPY_STYLES.quotation, {}, COPY_STYLES.body),
+    style(COPY_STYLES.heading, { weight: 700, hyphens: false, keepNext: 2 }, COPY_STYLES.body),
+  ];
+}
+
+function report(pages: readonly PageList[]): LinesReport {
+  const round = (value: number) => Math.round(value * 1000) / 1000;
+  return {
+    pages: pages.map((page) => ({
+      number: page.number,
+      columns: page.items.flatMap((item) =>
+        item.type === 'text'
+          ? item.columns.map((column) => ({
+              lines: column.lines.map((line) => ({
+                text: lineText(line),
+                x: round(line.x),
+                y: round(line.baseline),
+                width: round(line.natural),
+                wordSpace: Math.round(line.wordSpace * 10000) / 10000,
+                hyphenated: line.hyphenated,
+              })),
+            }))
+          : [],
+      ),
+    })),
+  };
+}
