@@ -43,13 +43,23 @@ export function textColumns(grid: PageGrid, master: { textSpan: number }, box: B
   return Math.max(1, Math.floor(span / master.textSpan));
 }
 
-/** Gives frames new boxes. @throws ActionError when a box is too small to be seen */
-export function setBoxes(document: Document, boxes: ReadonlyMap<string, Box>): Diff {
+/** Where a frame is to lie: on which page, and where there. */
+export interface Place {
+  readonly on: string;
+  readonly box: Box;
+}
+
+/** Moves and sizes frames. A frame that comes to another page lies on top there. @throws ActionError when a box is too small to be seen */
+export function placeFrames(document: Document, places: ReadonlyMap<string, Place>): Diff {
   const edit = new Edit(document);
-  for (const [id, box] of boxes) {
+  for (const [id, { on, box }] of places) {
     const frame = get(edit.document, 'frame', id);
-    if (box.w < LEAST_SIDE || (box.h < LEAST_SIDE && frame.content.type !== 'rule')) throw new ActionError('A frame must be at least 4 pt wide and high.');
-    edit.put({ ...frame, box });
+    const thin = frame.content.type === 'rule';
+    if (box.w < LEAST_SIDE || (box.h < LEAST_SIDE && !thin)) throw new ActionError('A frame must be at least 4 pt wide and high.');
+    if (on !== frame.on) {
+      pageWithGrid(document, on);
+      edit.put({ ...frame, on, box, order: orderAfter(framesOn(edit.document, on)) });
+    } else edit.put({ ...frame, box });
   }
   return edit.diff();
 }

@@ -7,7 +7,8 @@ import { pageGrid } from '../page/grid';
 import { formatOf, placedPages, type PlacedPage } from '../page/pages';
 import { placedPicture } from '../pictures/placing';
 import { type Document, all, find, framesOn } from '../records/document';
-import type { FrameRecord, TextRecord } from '../records/index';
+import type { PictureContent } from '../records/frame';
+import type { FrameRecord, PictureRecord, TextRecord } from '../records/index';
 import type { ParagraphProperties } from '../records/paragraphStyle';
 import type { ParagraphNode } from '../records/text';
 import { Hyphenation } from '../type/hyphenation';
@@ -15,7 +16,7 @@ import type { Shaper } from '../type/shaper';
 import { PLAIN, type StyleSheet, styleSheet } from '../type/styles';
 import { Inks } from './colours';
 import type { Column } from './column';
-import type { Item, Line, PageList, TextColumn, TextItem } from './displayList';
+import type { Item, Line, PageList, PictureItem, TextColumn, TextItem } from './displayList';
 import { fill, type Fillable, type Filled } from './fill';
 import { type Fit, fitOf } from './fit';
 import { prepare, type Setting } from './prepare';
@@ -306,7 +307,7 @@ export class Composer {
       const { content } = frame;
       if (content.type === 'picture') {
         const picture = find(document, 'picture', content.picture);
-        if (picture) items.push({ type: 'picture', frame: frame.id, picture: picture.id, box, placed: placedPicture(box, picture, content) });
+        if (picture) items.push(pictureItem(frame, picture, content, box));
         else items.push({ type: 'empty', frame: frame.id, box });
       }
       const item = content.type === 'text' && texts.get(itemKey(frame, page));
@@ -410,6 +411,13 @@ function loweredTo(item: TextItem, by: number): TextItem {
   return { ...item, columns };
 }
 
+/** A picture whose text runs around what stands before its background is cut out, or it would cover that text. */
+function pictureItem(frame: FrameRecord, picture: PictureRecord, content: PictureContent, box: Box): PictureItem {
+  const placed = placedPicture(box, picture, content);
+  const cut = frame.wrap.mode === 'outline' && frame.wrap.outline === 'background' ? picture.outlines.background : undefined;
+  return { type: 'picture', frame: frame.id, picture: picture.id, box, placed, outline: cut && laidOver(cut, placed) };
+}
+
 function samePage(a: PageList, b: PageList): boolean {
   return (
     a.number === b.number &&
@@ -426,6 +434,6 @@ function sameItem(a: Item, b: Item): boolean {
   if (a === b) return true;
   if (a.type !== b.type || a.frame !== b.frame || !sameBox(a.box, b.box)) return false;
   if (a.type === 'area' && b.type === 'area') return a.ink === b.ink;
-  if (a.type === 'picture' && b.type === 'picture') return a.picture === b.picture && sameBox(a.placed, b.placed);
+  if (a.type === 'picture' && b.type === 'picture') return a.picture === b.picture && sameBox(a.placed, b.placed) && !a.outline === !b.outline;
   return a.type === 'empty';
 }

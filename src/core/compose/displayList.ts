@@ -1,4 +1,5 @@
 import type { Box } from '../geometry/box';
+import type { Outline } from '../geometry/outline';
 import type { Shaped } from '../type/shaper';
 
 /**
@@ -78,6 +79,8 @@ export interface PictureItem {
   readonly box: Box;
   /** Where the whole picture lies. */
   readonly placed: Box;
+  /** What of it is seen, where that is not all: its outline, when text runs around what stands before a plain background. */
+  readonly outline: Outline | undefined;
 }
 
 export interface AreaItem {

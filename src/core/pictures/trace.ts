@@ -63,7 +63,7 @@ const PLAIN_SHARE = 0.9;
  *
  * @returns rings in the unit square; undefined when the border is not plain or nothing stands before it
  */
-export function traceBackground(samples: ColourSamples, tolerance = 24): Outline | undefined {
+export function traceBackground(samples: ColourSamples, tolerance = 12): Outline | undefined {
   const { width, height, rgb } = samples;
   const border: number[] = [];
   for (let x = 0; x < width; x++) border.push(x, (height - 1) * width + x);

@@ -1,8 +1,8 @@
 import createHyphenator from 'hyphen';
-import enGb from 'hyphen/patterns/en-gb';
-import enUs from 'hyphen/patterns/en-us';
-import de from 'hyphen/patterns/de-1996';
-import fr from 'hyphen/patterns/fr';
+import enGb from 'hyphen/patterns/en-gb.js';
+import enUs from 'hyphen/patterns/en-us.js';
+import de from 'hyphen/patterns/de-1996.js';
+import fr from 'hyphen/patterns/fr.js';
 
 /**
  * Hyphenation by the published TeX patterns (the hyph-utf8 collection, as the package `hyphen` carries it), after
@@ -15,7 +15,8 @@ export interface Limits {
   readonly after: number;
 }
 
-export const USUAL_LIMITS: Limits = { word: 5, before: 2, after: 2 };
+/** Two letters before and three after: what TeX sets for English (\lefthyphenmin, \righthyphenmin of hyph-en-gb). */
+export const USUAL_LIMITS: Limits = { word: 5, before: 2, after: 3 };
 
 const SOFT_HYPHEN = '\u00AD';
 

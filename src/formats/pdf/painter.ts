@@ -1,6 +1,7 @@
 import { PDFDocument, PDFName, type PDFRef } from '@cantoo/pdf-lib';
 import { type Box, overlaps } from '@/core/geometry/box';
 import type { Ink, Item, Line, PageList, PictureItem, Run } from '@/core/compose/displayList';
+import type { Outline } from '@/core/geometry/outline';
 import { mm } from '@/core/length/length';
 import type { PictureRecord } from '@/core/records/index';
 import type { Face } from '@/core/type/face';
@@ -118,7 +119,7 @@ class Painter {
       case 'area':
         return stream.area({ ...item.box, x: item.box.x + dx }, item.ink);
       case 'picture':
-        return stream.picture({ ...item.box, x: item.box.x + dx }, { ...item.placed, x: item.placed.x + dx }, await this.#image(item));
+        return stream.picture(item, dx, await this.#image(item));
       case 'text':
         for (const column of item.columns) for (const line of column.lines) this.#line(stream, line, dx);
     }
@@ -181,10 +182,11 @@ class PageStream {
     this.#out.push(`${this.#rect(box)} f`);
   }
 
-  picture(box: Box, placed: Box, name: string): void {
-    this.#out.push(
-      `q ${this.#rect(box)} W n ${figure(placed.w)} 0 0 ${figure(placed.h)} ${figure(this.#left + placed.x)} ${figure(this.#top - placed.y - placed.h)} cm /${name} Do Q`,
-    );
+  picture({ box, placed, outline }: PictureItem, dx: number, name: string): void {
+    const clip = outline ? this.#outline(outline, dx) : this.#rect({ ...box, x: box.x + dx });
+    const left = figure(this.#left + placed.x + dx);
+    const foot = figure(this.#top - placed.y - placed.h);
+    this.#out.push(`q ${clip} W n ${figure(placed.w)} 0 0 ${figure(placed.h)} ${left} ${foot} cm /${name} Do Q`);
   }
 
   run(font: string, face: Face, run: Run, x: number, y: number, space: number | undefined): void {
@@ -249,6 +251,16 @@ class PageStream {
     this.#ink = ink;
     if (this.#colours === 'cmyk') this.#out.push(`${ink.cmyk.map(figure).join(' ')} k`);
     else this.#out.push(`${[1, 3, 5].map((i) => figure(parseInt(ink.rgb.slice(i, i + 2), 16) / 255)).join(' ')} rg`);
+  }
+
+  #outline(outline: Outline, dx: number): string {
+    return outline
+      .map((ring) => {
+        let path = '';
+        for (let i = 0; i < ring.length; i += 2) path += `${figure(this.#left + ring[i]! + dx)} ${figure(this.#top - ring[i + 1]!)} ${i === 0 ? 'm' : 'l'} `;
+        return `${path}h`;
+      })
+      .join(' ');
   }
 
   #rect(box: Box): string {

@@ -1,3 +1,5 @@
+import { promisify } from 'node:util';
+import { deflate } from 'node:zlib';
 import { type PDFContext, type PDFRef } from '@cantoo/pdf-lib';
 import sharp, { type Sharp } from 'sharp';
 import type { PictureRecord } from '@/core/records/index';
@@ -10,6 +12,9 @@ export type Colours = 'cmyk' | 'rgb';
 const DRAWING_PPI = 600;
 
 const MOST_DRAWING_SIDE = 6000;
+
+/** Off the JavaScript thread: pictures are many megabytes. */
+const squeeze = promisify(deflate);
 
 const JPEG = { quality: 95, chromaSubsampling: '4:4:4' } as const;
 
@@ -60,6 +65,7 @@ export async function embedPicture(
   const { data: alpha, info } = await source().ensureAlpha().extractChannel('alpha').raw().toBuffer({ resolveWithObject: true });
   const { data } = await inInks(source().flatten({ background: '#ffffff' })).raw().toBuffer({ resolveWithObject: true });
   const size = { Width: info.width, Height: info.height };
-  const mask = context.register(context.flateStream(alpha, { ...base, ...size, ColorSpace: 'DeviceGray' }));
-  return context.register(context.flateStream(data, { ...base, ...size, ColorSpace: space, SMask: mask }));
+  const packed = { ...base, ...size, Filter: 'FlateDecode' };
+  const mask = context.register(context.stream(await squeeze(alpha), { ...packed, ColorSpace: 'DeviceGray' }));
+  return context.register(context.stream(await squeeze(data), { ...packed, ColorSpace: space, SMask: mask }));
 }

@@ -1,4 +1,5 @@
 import type { Box } from '@/core/geometry/box';
+import type { Outline } from '@/core/geometry/outline';
 import type { Ink, Item, Line, PageList, Run } from '@/core/compose/displayList';
 
 /**
@@ -66,7 +67,7 @@ export function paintItem(item: Item, source: PictureSource): Chunk[] {
       const clip = `clip-${frame}`;
       const { placed } = item;
       const markup =
-        `<clipPath id="${clip}"><rect ${at(box)}/></clipPath>` +
+        `<clipPath id="${clip}">${item.outline ? `<path d="${outlinePath(item.outline)}"/>` : `<rect ${at(box)}/>`}</clipPath>` +
         `<image ${at(placed)} preserveAspectRatio="none" clip-path="url(#${clip})" href="${escaped(source(item.picture, placed))}"/>`;
       return [{ key: `${frame}/picture`, frame, markup }];
     }
@@ -88,6 +89,10 @@ export function paintPage(list: PageList, source: PictureSource, neighbour?: { l
     `<rect width="${figure(list.width)}" height="${figure(list.height)}" fill="#fff"/>${across}${paint(list)}</svg>`
   );
 }
+
+/** SVG path data of an outline. */
+export const outlinePath = (outline: Outline): string =>
+  outline.map((ring) => `M${ring.map(figure).join(' ')}Z`).join('');
 
 const rect = (box: Box, ink: Ink): string => `<rect ${at(box)} fill="${ink.rgb}"/>`;
 

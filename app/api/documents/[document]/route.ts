@@ -1,0 +1,7 @@
+import { openDocument } from '@/services/documents/open';
+import { handler } from '../../handler';
+import { DOCUMENT } from '../../params';
+
+export const dynamic = 'force-dynamic';
+
+export const GET = handler(DOCUMENT, async (_request, { document }) => Response.json(await openDocument(document)));

@@ -1,0 +1,81 @@
+import type { Schema } from 'joi';
+import { BadRequestError, ForeignOriginError, TooLargeError } from '@/services/errors';
+import { RefusedFileError } from '@/services/imports/refused';
+
+/** Status and sentence for every error that a caller can do something about. */
+function answerFor(error: unknown): { status: number; body: Record<string, unknown> } {
+  const name = error instanceof Error ? error.name : '';
+  const message = error instanceof Error ? error.message : '';
+  if (error instanceof RefusedFileError) return { status: error.status, body: { message } };
+  if (error instanceof BadRequestError) return { status: 400, body: { message } };
+  if (error instanceof ForeignOriginError) return { status: 403, body: { message } };
+  if (error instanceof TooLargeError) return { status: 413, body: { message } };
+  if (name === 'NoSuchDocumentError' || name === 'NoSuchBlobError') return { status: 404, body: { message } };
+  if (name === 'ConflictError') return { status: 409, body: { message, theirs: (error as { theirs?: unknown }).theirs } };
+  console.error(error);
+  return { status: 500, body: { message: 'The server could not do that. What was stored is safe; try again.' } };
+}
+
+type Params = Record<string, string>;
+
+/**
+ * A route handler: checks the parameters of its path with Joi, refuses what other sites send, and answers errors
+ * with a sentence and the right status.
+ */
+export function handler<P extends Params>(
+  params: Schema<P>,
+  work: (request: Request, params: P) => Promise<Response>,
+): (request: Request, context: { params: Promise<Params> }) => Promise<Response> {
+  return async (request, context) => {
+    try {
+      if (request.method !== 'GET' && request.method !== 'HEAD') refuseForeign(request);
+      return await work(request, checked(params, await context.params));
+    } catch (error) {
+      const { status, body } = answerFor(error);
+      return Response.json(body, { status });
+    }
+  };
+}
+
+/** Input checked by a schema. @throws BadRequestError */
+export function checked<T>(schema: Schema<T>, input: unknown): T {
+  const { value, error } = schema.validate(input);
+  if (error) throw new BadRequestError(`That cannot be done: ${error.message}.`);
+  return value as T;
+}
+
+/** Only pages of this very server may change anything. Programs that send no `Origin` are not a browser's pages. */
+function refuseForeign(request: Request): void {
+  const site = request.headers.get('sec-fetch-site');
+  const origin = request.headers.get('origin');
+  const foreign = () => new ForeignOriginError('This request comes from another site and was refused.');
+  if (site !== null && site !== 'same-origin' && site !== 'none') throw foreign();
+  if (origin === null) return;
+  let host: string;
+  try {
+    host = new URL(origin).host;
+  } catch {
+    throw foreign();
+  }
+  if (host !== request.headers.get('host')) throw foreign();
+}
+
+/** The most bytes of JSON that are read. */
+const JSON_BYTES = 64_000_000;
+
+/** @throws BadRequestError, TooLargeError */
+export async function readJson(request: Request): Promise<unknown> {
+  if (!/^application\/json\b/.test(request.headers.get('content-type') ?? '')) throw new BadRequestError('Send JSON.');
+  const pieces: Uint8Array[] = [];
+  let size = 0;
+  for await (const piece of (request.body ?? []) as unknown as AsyncIterable<Uint8Array>) {
+    size += piece.length;
+    if (size > JSON_BYTES) throw new TooLargeError('That is more than can be stored at once.');
+    pieces.push(piece);
+  }
+  try {
+    return JSON.parse(Buffer.concat(pieces).toString('utf8')) as unknown;
+  } catch {
+    throw new BadRequestError('That is not JSON.');
+  }
+}

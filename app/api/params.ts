@@ -1,0 +1,11 @@
+import Joi from 'joi';
+
+const id = Joi.string()
+  .pattern(/^[A-Za-z0-9_-]{1,40}$/)
+  .required();
+
+export const NO_PARAMS = Joi.object<Record<string, string>>({});
+export const DOCUMENT = Joi.object<{ document: string }>({ document: id });
+export const DELIVERY = Joi.object<{ delivery: string }>({ delivery: id });
+export const BLOB = Joi.object<{ blob: string }>({ blob: Joi.string().hex().lowercase().length(64).required() });
+export const PAGE = Joi.object<{ document: string; page: string }>({ document: id, page: Joi.string().pattern(/^\d{1,4}$/).required() });

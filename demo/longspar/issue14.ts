@@ -1,0 +1,288 @@
+import { readFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { Edit } from '@/core/actions/edit';
+import { NO_WRAP, putFrame } from '@/core/actions/frames';
+import { makeQuote } from '@/core/actions/quotes';
+import { putStory, type NewStory } from '@/core/actions/stories';
+import type { Typesetter } from '@/core/actions/typesetter';
+import type { Box } from '@/core/geometry/box';
+import { mm } from '@/core/length/length';
+import { pageGrid, stretchBox } from '@/core/page/grid';
+import { formatOf, placedPage } from '@/core/page/pages';
+import { plainBody, plainText } from '@/core/records/body';
+import { documentOf, get, type Document } from '@/core/records/document';
+import type { TextContent, Wrap } from '@/core/records/frame';
+import type { PictureRecord, TextRecord } from '@/core/records/index';
+import type { BodyNode, ParagraphNode } from '@/core/records/text';
+import { readMarkdown } from '@/formats/copy/markdown';
+import { storyOf } from '@/formats/copy/story';
+import { growing, LONGSPAR_HOUSE } from './house';
+
+/** Longspar No. 14, half built: cover, contents and two features stand; one story is overset, one lies in the tray. */
+
+const FOLDER = join(process.cwd(), 'demo', 'longspar', 'stories');
+
+const STORIES = ['from-the-bench', 'the-spar-remembers', 'what-the-gust-meter-heard', 'two-hands-on-the-line', 'forty-makers-no-agreement'] as const;
+const SECTIONS: Readonly<Record<(typeof STORIES)[number], string>> = {
+  'from-the-bench': 'Department',
+  'the-spar-remembers': 'Feature',
+  'what-the-gust-meter-heard': 'Feature',
+  'two-hands-on-the-line': 'Department',
+  'forty-makers-no-agreement': 'Feature',
+};
+
+/** A story of the demo: headline, standfirst (a block quotation), byline, and the rest. */
+async function readStory(name: (typeof STORIES)[number]): Promise<NewStory> {
+  const blocks = readMarkdown(await readFile(join(FOLDER, `${name}.md`), 'utf8'));
+  const [headline, standfirst, byline, ...rest] = blocks;
+  const words = (block: typeof headline) => (block?.content ?? []).map((node) => node.text ?? '').join('');
+  return {
+    name: words(headline),
+    section: SECTIONS[name],
+    headline: words(headline),
+    standfirst: words(standfirst),
+    byline: words(byline),
+    body: storyOf(name, [headline!, ...rest]).body,
+  };
+}
+
+const PAGES = ['p1', 'p2', 'p3', 'p4', 'p5', 'p6', 'p7', 'p8'];
+
+const FRAME: Wrap = { mode: 'frame', standOff: mm(4), outline: 'alpha' };
+const CLOSE: Wrap = { mode: 'frame', standOff: 0, outline: 'alpha' };
+
+
+/**
+ * @param pictures the issue's pictures by file name, with their blobs kept
+ * @param typesetter with the house's faces loaded
+ */
+export async function issue14(pictures: ReadonlyMap<string, Omit<PictureRecord, 'kind' | 'id' | 'order'>>, typesetter: Typesetter): Promise<Document> {
+  const edit = new Edit(
+    documentOf([
+      { id: 'issue', kind: 'issue', publication: 'Longspar', number: '14', season: 'Winter', date: '2026-12-04', language: 'en-GB' },
+      ...LONGSPAR_HOUSE,
+      ...PAGES.map((id, i) => ({ id, kind: 'page' as const, order: `a${i}`, master: i === 0 || i === 7 ? 'plain' : 'feature' })),
+    ]),
+  );
+  [...pictures].forEach(([file, picture], i) => edit.put<PictureRecord>({ id: pictureId(file), kind: 'picture', order: `a${i}`, ...picture }));
+  for (const name of STORIES) putStory(edit, await readStory(name), name);
+
+  const page = new Sheet(edit, typesetter);
+  buildCover(page);
+  buildContents(page);
+  buildBench(page);
+  buildSpar(page, edit, typesetter);
+  buildGusts(page);
+  buildBack(page);
+  return edit.document;
+}
+
+const pictureId = (file: string): string => file.replace(/\.[^.]+$/, '');
+
+/** Puts frames on pages in grid terms. */
+class Sheet {
+  readonly #edit: Edit;
+  readonly #typesetter: Typesetter;
+  #count = 0;
+
+  constructor(edit: Edit, typesetter: Typesetter) {
+    this.#edit = edit;
+    this.#typesetter = typesetter;
+  }
+
+  /** The box of columns and lines, both ends included. */
+  box(page: string, columns: readonly [number, number], lines: readonly [number, number]): Box {
+    const placed = placedPage(this.#edit.document, page)!;
+    return stretchBox(pageGrid(formatOf(this.#edit.document), placed.master, placed.side), { columns, lines });
+  }
+
+  size(): { w: number; h: number; bleed: number } {
+    const { width, height, bleed } = formatOf(this.#edit.document);
+    return { w: width, h: height, bleed };
+  }
+
+  panel(page: string, box: Box, swatch: string, tint = 1, wrap: Wrap = NO_WRAP): void {
+    putFrame(this.#edit, page, box, { type: 'panel' }, wrap, { fill: { swatch, tint } });
+  }
+
+  rule(page: string, box: Box, swatch: string): void {
+    putFrame(this.#edit, page, { ...box, h: 0.5 }, { type: 'rule', weight: 0.5 }, NO_WRAP, { fill: { swatch, tint: 1 } });
+  }
+
+  /** A text of its own, in paragraphs of given styles. */
+  words(page: string, box: Box, paragraphs: readonly (readonly [style: string, text: string])[], wrap: Wrap = NO_WRAP, more: Partial<TextContent> = {}): string {
+    const content: ParagraphNode[] = paragraphs.flatMap(([style, text]) => plainBody(style, text).content);
+    const text = this.#edit.put<TextRecord>({ id: `words-${++this.#count}`, kind: 'text', role: 'furniture', body: { type: 'doc', content } });
+    return putFrame(this.#edit, page, box, { ...growing(text.id), ...more }, wrap).id;
+  }
+
+  /** A part of a story, in a frame that is as high as its text; gives the y of its foot. */
+  part(page: string, box: Box, text: string, style?: string): number {
+    if (style) {
+      const record = get(this.#edit.document, 'text', text);
+      const body: BodyNode = { ...record.body, content: record.body.content.map((node) => ({ ...node, attrs: { ...node.attrs, style } })) };
+      this.#edit.put({ ...record, body });
+    }
+    const frame = putFrame(this.#edit, page, box, growing(text), CLOSE);
+    const grown = this.#typesetter.compose(this.#edit.document).grown.get(frame.id)!;
+    this.#edit.put({ ...frame, box: grown });
+    return grown.y + grown.h;
+  }
+
+  body(page: string, box: Box, text: string, order: string, columns: number, gutter = mm(5)): void {
+    putFrame(this.#edit, page, box, { type: 'text', text, order, columns, gutter, inset: 0, grows: false, ignoresWraps: false, align: 'top' });
+  }
+
+  picture(page: string, box: Box, file: string, wrap: Wrap, fit: 'fill' | 'fit' = 'fill', focus = { x: 0.5, y: 0.5 }): void {
+    putFrame(this.#edit, page, box, { type: 'picture', picture: pictureId(file), fit, focus }, wrap);
+  }
+
+  caption(page: string, box: Box, file: string, wrap: Wrap = CLOSE): void {
+    const { caption, credit } = get(this.#edit.document, 'picture', pictureId(file));
+    this.words(
+      page,
+      box,
+      [
+        ['caption', caption],
+        ['credit', credit.toUpperCase()],
+      ],
+      wrap,
+    );
+  }
+}
+
+function buildCover(page: Sheet): void {
+  const { w, h, bleed } = page.size();
+  page.picture('p1', { x: -bleed, y: -bleed, w: w + 2 * bleed, h: h + 2 * bleed }, 'cover-easterly.jpg', NO_WRAP);
+  page.words('p1', { x: 0, y: mm(15), w, h: 100 }, [['nameplate', 'Longspar']]);
+  page.words('p1', { x: 0, y: mm(9.5), w, h: 12 }, [['nameplateLine', 'KITE CRAFT, FOUR TIMES A YEAR \u2003 No. 14 \u2003 WINTER']]);
+  page.words('p1', { x: mm(14), y: mm(170), w: mm(64), h: 80 }, [
+    ['coverLine', 'The spar remembers'],
+    ['coverNote', 'A morning with the last maker who bridles by ear'],
+  ]);
+  page.words('p1', { x: mm(142), y: mm(190), w: mm(58), h: 80 }, [
+    ['coverLine', 'Ninety years of gusts'],
+    ['coverNote', 'What a cellar full of paper knows about tomorrow'],
+  ]);
+}
+
+function buildContents(page: Sheet): void {
+  page.words('p2', page.box('p2', [1, 6], [1, 5]), [['contentsTitle', 'In this number']], CLOSE);
+  const list = page.box('p2', [1, 3], [7, 36]);
+  page.words('p2', list, [
+    ['contentsFolio', '3'],
+    ['contentsStory', 'From the bench'],
+    ['contentsNote', 'A word before the wind gets up.'],
+    ['contentsFolio', '4'],
+    ['contentsStory', 'The spar remembers'],
+    ['contentsNote', 'Marek Tolliver in a workshop that the sea is slowly taking back.'],
+    ['contentsFolio', '6'],
+    ['contentsStory', 'What the gust meter heard'],
+    ['contentsNote', 'Ines Calloway on ninety years of wind, and the first person to read them.'],
+    ['contentsFolio', '8'],
+    ['contentsStory', 'Two hands on the line'],
+    ['contentsNote', 'How to hold on, and when to stop. A short lesson for the beach by Tam Orrin.'],
+  ]);
+  const side = page.box('p2', [4, 6], [7, 34]);
+  page.picture('p2', side, 'strand.jpg', FRAME, 'fill', { x: 0.42, y: 0.5 });
+  page.caption('p2', { ...page.box('p2', [4, 6], [35, 37]), y: side.y + side.h + 5 }, 'strand.jpg');
+  const foot = page.box('p2', [1, 6], [41, 52]);
+  page.rule('p2', { ...foot, y: foot.y + 5 }, 'deep');
+  const third = (i: number) => ({ ...page.box('p2', [1 + 2 * i, 2 + 2 * i], [42, 52]) });
+  page.words('p2', third(0), [
+    ['smallStrong', 'Longspar'],
+    ['small', 'Kite craft, four times a year, from the Net House, Quay Lane, Ternhaven.'],
+    ['smallStrong', 'Write to us'],
+    ['small', 'letters@longspar.example. Letters may be cut to fit; arguments will be left whole.'],
+  ]);
+  page.words('p2', third(1), [
+    ['smallStrong', 'Editor'],
+    ['small', 'Hester Lowe'],
+    ['smallStrong', 'Layout'],
+    ['small', 'Anselm Bray'],
+    ['smallStrong', 'Pictures'],
+    ['small', 'Inge Sarrow, Rafe Dunmore'],
+  ]);
+  page.words('p2', third(2), [
+    ['smallStrong', 'On the cover'],
+    ['small', 'Over the bar at the river mouth, the first morning of the easterlies. Picture by Inge Sarrow.'],
+    ['smallStrong', 'Printed'],
+    ['small', 'by Tarrant and Daughters, Ternhaven, on uncoated stock that takes a pencil.'],
+  ]);
+}
+
+function buildBench(page: Sheet): void {
+  const head = page.box('p3', [1, 6], [1, 1]);
+  page.words('p3', head, [['kicker', 'FROM THE BENCH']]);
+  page.part('p3', page.box('p3', [1, 4], [3, 5]), 'from-the-bench-standfirst', 'headlineDepartment');
+  page.body('p3', page.box('p3', [1, 4], [9, 31]), 'from-the-bench-body', 'a0', 2);
+  const side = page.box('p3', [5, 6], [9, 25]);
+  page.picture('p3', side, 'orrin-profile.jpg', FRAME, 'fill', { x: 0.5, y: 0.2 });
+  page.caption('p3', { ...side, y: side.y + side.h + 5, h: 30 }, 'orrin-profile.jpg');
+  const { w, h, bleed } = page.size();
+  const ad = { x: 0, y: h - mm(88), w: w + bleed, h: mm(88) + bleed };
+  page.panel('p3', ad, 'sea', 1, FRAME);
+  page.words('p3', { x: mm(14), y: ad.y + mm(14), w: mm(112), h: 90 }, [
+    ['adLarge', 'Cloth that has met the weather'],
+    ['adText', 'Marram & Sons, sailcloth and linen by the yard, tarred or plain. Fish Steps, Ternhaven. Open when the flag is up.'],
+  ]);
+  page.picture('p3', { x: mm(148), y: ad.y + mm(10), w: mm(46), h: mm(69) }, 'fenn-kite-cutout.png', NO_WRAP, 'fit');
+}
+
+function buildSpar(page: Sheet, edit: Edit, typesetter: Typesetter): void {
+  page.words('p4', page.box('p4', [1, 6], [1, 1]), [['kicker', 'AT THE BENCH']]);
+  page.part('p4', page.box('p4', [1, 6], [3, 6]), 'the-spar-remembers-headline', 'headlineFeature');
+  page.part('p4', page.box('p4', [1, 4], [8, 10]), 'the-spar-remembers-standfirst');
+  page.part('p4', page.box('p4', [1, 4], [13, 13]), 'the-spar-remembers-byline');
+  const body = 'the-spar-remembers-body';
+  page.body('p4', page.box('p4', [1, 6], [15, 52]), body, 'a0', 3);
+  page.body('p5', page.box('p5', [1, 6], [35, 52]), body, 'a1', 3);
+  const { w, bleed } = page.size();
+  const foot = page.box('p5', [1, 6], [1, 31]);
+  page.picture('p5', { x: 0, y: -bleed, w: w + bleed, h: foot.y + foot.h + bleed }, 'fenn-bench.webp', FRAME, 'fill', { x: 0.42, y: 0.6 });
+  page.caption('p5', { ...page.box('p5', [1, 4], [32, 33]), y: foot.y + foot.h + 6 }, 'fenn-bench.webp');
+  page.picture('p4', page.box('p4', [3, 4], [22, 46]), 'fenn-kite-cutout.png', { mode: 'outline', standOff: mm(5), outline: 'alpha' }, 'fit');
+  quote(edit, typesetter, body, 'A kite is finished when it is broken');
+}
+
+/** Makes a pull quote of the sentence that begins with these words. */
+function quote(edit: Edit, typesetter: Typesetter, text: string, beginning: string): void {
+  const { body } = get(edit.document, 'text', text);
+  const paragraph = body.content.findIndex((node) => plainText(node).includes(beginning));
+  const from = plainText(body.content[paragraph]!).indexOf(beginning);
+  const to = plainText(body.content[paragraph]!).indexOf('.', from) + 1;
+  const diff = makeQuote(edit.document, { text, paragraph, from, to }, typesetter);
+  for (const record of diff.added) edit.put(record);
+}
+
+function buildGusts(page: Sheet): void {
+  const { w, bleed } = page.size();
+  const top = page.box('p6', [1, 6], [1, 25]);
+  page.picture('p6', { x: -bleed, y: -bleed, w: 2 * w + 2 * bleed, h: top.y + top.h + bleed }, 'hollin-head-dusk.jpg', FRAME, 'fill', { x: 0.5, y: 0.62 });
+  page.caption('p6', { ...page.box('p6', [1, 3], [26, 27]), y: top.y + top.h + 6 }, 'hollin-head-dusk.jpg');
+  page.part('p6', page.box('p6', [1, 6], [29, 33]), 'what-the-gust-meter-heard-headline');
+  page.part('p6', page.box('p6', [1, 2], [34, 40]), 'what-the-gust-meter-heard-standfirst');
+  page.part('p6', page.box('p6', [1, 2], [45, 45]), 'what-the-gust-meter-heard-byline');
+  const body = 'what-the-gust-meter-heard-body';
+  page.body('p6', page.box('p6', [3, 6], [34, 52]), body, 'a0', 2);
+  page.body('p7', page.box('p7', [1, 6], [28, 52]), body, 'a1', 3);
+  const lantern = page.box('p7', [4, 5], [34, 50]);
+  page.picture('p7', { ...lantern, x: lantern.x - mm(14), w: mm(46) }, 'lantern.jpg', { mode: 'outline', standOff: mm(4), outline: 'background' }, 'fit');
+}
+
+function buildBack(page: Sheet): void {
+  const { w, h, bleed } = page.size();
+  page.panel('p8', { x: -bleed, y: -bleed, w: w + bleed, h: h + 2 * bleed }, 'tint');
+  page.words('p8', page.box('p8', [1, 6], [2, 2]), [['kicker', 'LAST PAGE']]);
+  const story = 'two-hands-on-the-line';
+  page.part('p8', page.box('p8', [1, 5], [4, 8]), `${story}-headline`, 'headlineFeature');
+  page.part('p8', page.box('p8', [1, 4], [14, 16]), `${story}-standfirst`);
+  page.part('p8', page.box('p8', [1, 4], [19, 19]), `${story}-byline`);
+  page.body('p8', page.box('p8', [1, 4], [21, 31]), `${story}-body`, 'a0', 2);
+  page.picture('p8', page.box('p8', [3, 6], [24, 52]), 'fenn-kite-cutout.png', { mode: 'outline', standOff: mm(6), outline: 'alpha' }, 'fit', { x: 1, y: 1 });
+  page.words('p8', page.box('p8', [1, 3], [44, 52]), [
+    ['kicker', 'NEXT NUMBER'],
+    ['contentsStory', 'The loft above the chandlery'],
+    ['contentsNote', 'What a dry room does to a wet trade. No. 15, Spring, is out on the fifth of March.'],
+  ]);
+}

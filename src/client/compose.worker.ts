@@ -1,0 +1,156 @@
+import { ActionError } from '@/core/actions/edit';
+import { addPages, type AddPages } from '@/core/actions/pages';
+import { makeQuote, type Passage } from '@/core/actions/quotes';
+import { continueThread, placeStory, type ContinueThread, type PlaceStory } from '@/core/actions/stories';
+import { Composer, type Composed } from '@/core/compose/compose';
+import type { PageList } from '@/core/compose/displayList';
+import { facesOf } from '@/core/compose/faces';
+import { sentencesOf } from '@/core/compose/sentences';
+import { applied, type Diff } from '@/core/records/diff';
+import { type Document, documentOf, find, get } from '@/core/records/document';
+import { readFace } from '@/core/type/face';
+import { faceUrl } from '@/core/type/fontFaces';
+import { Shaper } from '@/core/type/shaper';
+import { paintItem } from '@/formats/svg/painter';
+import type { FromWorker, PaintedPage, PlannedActions, ToWorker } from './messages';
+
+/**
+ * The browser's typesetter. Diffs go in; painted pages of what is being looked at come back. Messages are worked off
+ * in order, and of several drafts only the newest is composed.
+ */
+
+const shaper = new Shaper();
+const composer = new Composer(shaper);
+let base: Document | undefined;
+let draft: Diff | null = null;
+let turn = 0;
+let watched: readonly string[] = [];
+/** What the screen has of each page: its list, and the markup of its chunks. */
+const shown = new Map<string, { list: PageList; markup: Map<string, string> }>();
+
+const send = (message: FromWorker): void => self.postMessage(message);
+
+async function loadFaces(document: Document): Promise<void> {
+  const missing = facesOf(document).filter((id) => !shaper.hasFace(id));
+  await Promise.all(
+    missing.map(async (id) => {
+      const response = await fetch(faceUrl(id));
+      if (!response.ok) throw new Error(`The face “${id}” could not be loaded.`);
+      shaper.addFace(readFace(id, new Uint8Array(await response.arrayBuffer())));
+    }),
+  );
+}
+
+const now = (): Document => (draft ? applied(base!, draft) : base!);
+
+function show(): void {
+  const started = performance.now();
+  const document = now();
+  const composed = composer.compose(document);
+  const took = performance.now() - started;
+  send({ type: 'composed', turn, pages: paint(document, composed), fits: [...composed.fits], grown: [...composed.grown], took });
+}
+
+function paint(document: Document, composed: Composed): PaintedPage[] {
+  const out: PaintedPage[] = [];
+  for (const list of composed.pages) {
+    if (!watched.includes(list.page)) continue;
+    const before = shown.get(list.page);
+    if (before?.list === list) continue;
+    const source = (id: string, placed: { w: number; h: number }): string => {
+      const picture = get(document, 'picture', id);
+      // Twice the points serves a usual zoom on a dense screen; the server rounds up to the copies that it keeps.
+      return `/api/pictures/${picture.blob}?side=${Math.max(16, Math.min(3200, Math.ceil(2 * Math.max(placed.w, placed.h))))}`;
+    };
+    const chunks = list.items.flatMap((item) => paintItem(item, source));
+    const markup = new Map(chunks.map((chunk) => [chunk.key, chunk.markup]));
+    out.push({
+      page: list.page,
+      chunks: chunks.map(({ key, frame, markup: own }) => ({ key, frame, markup: before?.markup.get(key) === own ? undefined : own })),
+    });
+    shown.set(list.page, { list, markup });
+  }
+  return out;
+}
+
+function plan(action: keyof PlannedActions, intent: PlannedActions[keyof PlannedActions]): Diff {
+  const document = base!;
+  switch (action) {
+    case 'placeStory':
+      return placeStory(document, intent as PlaceStory, composer);
+    case 'continueThread':
+      return continueThread(document, intent as ContinueThread, composer);
+    case 'makeQuote':
+      return makeQuote(document, intent as Passage, composer);
+    case 'addPages':
+      return addPages(document, intent as AddPages);
+  }
+}
+
+async function take(message: ToWorker): Promise<void> {
+  switch (message.type) {
+    case 'open':
+      base = documentOf(message.records);
+      draft = null;
+      shown.clear();
+      await loadFaces(base);
+      return show();
+    case 'apply':
+      base = applied(base!, message.diff);
+      draft = null;
+      await loadFaces(base);
+      return show();
+    case 'draft':
+      draft = message.diff;
+      turn = message.turn;
+      return show();
+    case 'watch': {
+      // A page that was out of sight is painted whole when it comes back.
+      for (const page of shown.keys()) if (!message.pages.includes(page)) shown.delete(page);
+      watched = message.pages;
+      if (base) show();
+      return;
+    }
+    case 'sentences': {
+      const text = get(base!, 'text', message.text);
+      const language = find(base!, 'issue', 'issue')?.language ?? 'en-GB';
+      const { pages } = composer.compose(now());
+      const sentences = sentencesOf(text, language, pages, (run) => (run.shaped.width * run.size) / shaper.face(run.face).unitsPerEm);
+      return send({ type: 'answer', ask: message.ask, sentences });
+    }
+    case 'plan':
+      try {
+        send({ type: 'answer', ask: message.ask, diff: plan(message.action, message.intent) });
+      } catch (error) {
+        if (!(error instanceof ActionError)) throw error;
+        send({ type: 'answer', ask: message.ask, refused: error.message });
+      }
+      // Trying an action composed other documents; the memory is set on the real one again.
+      return show();
+  }
+}
+
+const queue: ToWorker[] = [];
+let working = false;
+
+async function work(): Promise<void> {
+  if (working) return;
+  working = true;
+  for (let message = queue.shift(); message; message = queue.shift()) {
+    if (message.type === 'draft' && queue.some((next) => next.type === 'draft')) continue;
+    try {
+      await take(message);
+    } catch (error) {
+      console.error(error);
+      send({ type: 'failed', message: `The page could not be composed: ${error instanceof Error ? error.message : String(error)}` });
+    }
+  }
+  working = false;
+}
+
+self.onmessage = ({ data }: MessageEvent<ToWorker>) => {
+  queue.push(data);
+  void work();
+};
+
+send({ type: 'ready' });

@@ -1,0 +1,140 @@
+import type { Fit } from '@/core/compose/fit';
+import type { Box } from '@/core/geometry/box';
+import type { Diff } from '@/core/records/diff';
+import type { DocumentStore } from './documentStore';
+import type { FromWorker, PlannedActions, Sentence, ToWorker } from './messages';
+
+/** A chunk of painted page, kept by identity as long as its markup is the same. */
+export interface Painted {
+  readonly key: string;
+  readonly frame: string;
+  readonly markup: string;
+}
+
+/** What the typesetter last gave. */
+export interface Setting {
+  readonly ready: boolean;
+  readonly pages: ReadonlyMap<string, readonly Painted[]>;
+  readonly fits: ReadonlyMap<string, Fit>;
+  readonly grown: ReadonlyMap<string, Box>;
+  readonly trouble: string | undefined;
+}
+
+const NOTHING: Setting = { ready: false, pages: new Map(), fits: new Map(), grown: new Map(), trouble: undefined };
+
+/** The screen's side of the compose worker: passes every diff on, and holds what came back. */
+export class ComposerClient {
+  readonly #worker: Worker;
+  readonly #listeners = new Set<() => void>();
+  readonly #asked = new Map<number, (answer: Extract<FromWorker, { type: 'answer' }>) => void>();
+  readonly #stop: () => void;
+  #setting = NOTHING;
+  #asks = 0;
+  #turn = 0;
+  /** The turn being composed, and the newest draft that waits for its end. */
+  #busy = false;
+  #waiting: { diff: Diff | null } | undefined;
+  /** Milliseconds from each draft's sending to its painted pages, for whoever measures. */
+  readonly reflows: number[] = [];
+  #sentAt = 0;
+
+  constructor(store: DocumentStore) {
+    this.#worker = new Worker(new URL('./compose.worker.ts', import.meta.url), { type: 'module' });
+    const waiting: ToWorker[] = [{ type: 'open', records: [...store.document.records.values()] }];
+    let ready = false;
+    this.#post = (message) => (ready ? this.#worker.postMessage(message) : void waiting.push(message));
+    this.#worker.onmessage = ({ data }: MessageEvent<FromWorker>) => {
+      if (data.type === 'ready') {
+        ready = true;
+        for (const message of waiting.splice(0)) this.#worker.postMessage(message);
+      } else this.#take(data);
+    };
+    this.#stop = store.onDiff((diff) => {
+      this.#waiting = undefined;
+      this.#post({ type: 'apply', diff });
+    });
+  }
+
+  readonly #post: (message: ToWorker) => void;
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.#listeners.add(listener);
+    return () => this.#listeners.delete(listener);
+  };
+
+  readonly setting = (): Setting => this.#setting;
+
+  /** Names the pages that are looked at: only they are painted. */
+  watch(pages: readonly string[]): void {
+    this.#post({ type: 'watch', pages });
+  }
+
+  /** Shows a change without doing it; null ends it. While one is being composed only the newest of the next is kept. */
+  draft(diff: Diff | null): void {
+    if (this.#busy) {
+      this.#waiting = { diff };
+      return;
+    }
+    this.#busy = true;
+    this.#sentAt = performance.now();
+    this.#post({ type: 'draft', diff, turn: ++this.#turn });
+  }
+
+  /** Works an action out beside the typesetter. @throws Error with a sentence when it cannot be done */
+  async plan<A extends keyof PlannedActions>(action: A, intent: PlannedActions[A]): Promise<Diff> {
+    const ask = ++this.#asks;
+    const answer = await this.#ask(ask, { type: 'plan', ask, action, intent });
+    if (answer.refused !== undefined) throw new Error(answer.refused);
+    return answer.diff!;
+  }
+
+  async sentences(text: string): Promise<readonly Sentence[]> {
+    const ask = ++this.#asks;
+    return (await this.#ask(ask, { type: 'sentences', ask, text })).sentences ?? [];
+  }
+
+  close(): void {
+    this.#stop();
+    this.#worker.terminate();
+  }
+
+  #ask(ask: number, message: ToWorker): Promise<Extract<FromWorker, { type: 'answer' }>> {
+    return new Promise((resolve) => {
+      this.#asked.set(ask, resolve);
+      this.#post(message);
+    });
+  }
+
+  #take(message: Exclude<FromWorker, { type: 'ready' }>): void {
+    if (message.type === 'answer') {
+      this.#asked.get(message.ask)?.(message);
+      this.#asked.delete(message.ask);
+      return;
+    }
+    if (message.type === 'failed') {
+      this.#busy = false;
+      this.#setting = { ...this.#setting, trouble: message.message };
+    } else {
+      if (this.#busy && message.turn === this.#turn) {
+        this.#busy = false;
+        this.reflows.push(performance.now() - this.#sentAt);
+        if (this.reflows.length > 2_000) this.reflows.shift();
+      }
+      const pages = new Map(this.#setting.pages);
+      for (const { page, chunks } of message.pages) {
+        const before = new Map((pages.get(page) ?? []).map((chunk) => [chunk.key, chunk]));
+        pages.set(
+          page,
+          chunks.map(({ key, frame, markup }) => (markup === undefined ? (before.get(key) ?? { key, frame, markup: '' }) : { key, frame, markup })),
+        );
+      }
+      this.#setting = { ready: true, pages, fits: new Map(message.fits), grown: new Map(message.grown), trouble: undefined };
+    }
+    for (const listener of this.#listeners) listener();
+    if (!this.#busy && this.#waiting) {
+      const { diff } = this.#waiting;
+      this.#waiting = undefined;
+      this.draft(diff);
+    }
+  }
+}

@@ -1,0 +1,51 @@
+import type { AddPages } from '@/core/actions/pages';
+import type { Passage } from '@/core/actions/quotes';
+import type { ContinueThread, PlaceStory } from '@/core/actions/stories';
+import type { Fit } from '@/core/compose/fit';
+import type { Box } from '@/core/geometry/box';
+import type { Diff } from '@/core/records/diff';
+import type { DocumentRecord } from '@/core/records/index';
+import type { Chunk } from '@/formats/svg/painter';
+
+/** Actions that must see how text falls, and so are worked out beside the typesetter. */
+export interface PlannedActions {
+  placeStory: PlaceStory;
+  continueThread: ContinueThread;
+  makeQuote: Passage;
+  addPages: AddPages;
+}
+
+/** A sentence of a text, and where it stands: boxes in page coordinates, one a line. */
+export interface Sentence extends Passage {
+  readonly words: string;
+  readonly boxes: readonly { readonly page: string; readonly box: Box }[];
+}
+
+export type ToWorker =
+  | { readonly type: 'open'; readonly records: readonly DocumentRecord[] }
+  | { readonly type: 'apply'; readonly diff: Diff }
+  /** A change that is being tried by hand; null when it is over. */
+  | { readonly type: 'draft'; readonly diff: Diff | null; readonly turn: number }
+  | { readonly type: 'watch'; readonly pages: readonly string[] }
+  | { readonly type: 'sentences'; readonly ask: number; readonly text: string }
+  | { readonly type: 'plan'; readonly ask: number; readonly action: keyof PlannedActions; readonly intent: PlannedActions[keyof PlannedActions] };
+
+/** A page as painted: its chunks in the order of painting; only those whose markup changed carry it. */
+export interface PaintedPage {
+  readonly page: string;
+  readonly chunks: readonly (Omit<Chunk, 'markup'> & { readonly markup: string | undefined })[];
+}
+
+export type FromWorker =
+  | { readonly type: 'ready' }
+  | {
+      readonly type: 'composed';
+      readonly turn: number;
+      readonly pages: readonly PaintedPage[];
+      readonly fits: readonly (readonly [text: string, fit: Fit])[];
+      readonly grown: readonly (readonly [frame: string, box: Box])[];
+      /** Time that composing took, milliseconds. */
+      readonly took: number;
+    }
+  | { readonly type: 'answer'; readonly ask: number; readonly sentences?: readonly Sentence[]; readonly diff?: Diff; readonly refused?: string }
+  | { readonly type: 'failed'; readonly message: string };

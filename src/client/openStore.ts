@@ -1,0 +1,40 @@
+import { nanoid } from 'nanoid';
+import { DocumentStore, type IncomingChange, type Opened } from './documentStore';
+
+/** Who works at this browser: one author for all its tabs, so that undo reaches what either did. */
+function author(): string {
+  const key = 'restless-kite-author';
+  let id = localStorage.getItem(key);
+  if (!id) localStorage.setItem(key, (id = nanoid(12)));
+  return id;
+}
+
+/** The store of a document, connected to the server: changes go out by POST, others' come in as server-sent events. */
+export function openStore(document: string, opened: Opened): { store: DocumentStore; close: () => void } {
+  const base = `/api/documents/${document}`;
+  // Each tab keeps its own: two tabs would write over one another's.
+  const key = `restless-kite-pending-${document}`;
+  const store = new DocumentStore(opened, author(), {
+    async send(change) {
+      const response = await fetch(`${base}/changes`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(change) });
+      return { status: response.status, body: (await response.json()) as { message?: string } };
+    },
+    keep: (pending) => (pending.length > 0 ? sessionStorage.setItem(key, JSON.stringify(pending)) : sessionStorage.removeItem(key)),
+    kept: () => JSON.parse(sessionStorage.getItem(key) ?? '[]') as unknown[],
+    later: (milliseconds, work) => void setTimeout(work, milliseconds),
+  });
+  const events = new EventSource(`${base}/events?after=${opened.seq}`);
+  events.onmessage = ({ data }) => store.receive(JSON.parse(data as string) as IncomingChange);
+  events.onopen = () => store.retry();
+  const warn = (event: BeforeUnloadEvent) => {
+    if (store.snapshot().state.is !== 'stored') event.preventDefault();
+  };
+  window.addEventListener('beforeunload', warn);
+  return {
+    store,
+    close: () => {
+      events.close();
+      window.removeEventListener('beforeunload', warn);
+    },
+  };
+}

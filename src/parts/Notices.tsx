@@ -1,0 +1,31 @@
+'use client';
+
+import { X } from 'lucide-react';
+
+export interface Notice {
+  readonly id: number;
+  readonly tone: 'said' | 'wrong';
+  readonly text: string;
+}
+
+/** Sentences that tell what happened, until they are put away. */
+export function Notices({ notices, onClose }: { notices: readonly Notice[]; onClose: (id: number) => void }) {
+  return (
+    <div className="pointer-events-none fixed inset-x-0 bottom-10 z-40 flex flex-col items-center gap-1.5" aria-live="polite">
+      {notices.map(({ id, tone, text }) => (
+        <div
+          key={id}
+          role={tone === 'wrong' ? 'alert' : 'status'}
+          className={`pointer-events-auto flex max-w-xl items-start gap-3 border-l-4 px-3 py-2 ${
+            tone === 'wrong' ? 'border-error' : 'border-success'
+          } bg-secondary text-secondary-content`}
+        >
+          <span>{text}</span>
+          <button type="button" className="opacity-70 hover:opacity-100" aria-label="Put away" onClick={() => onClose(id)}>
+            <X size={15} />
+          </button>
+        </div>
+      ))}
+    </div>
+  );
+}

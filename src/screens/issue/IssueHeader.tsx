@@ -1,0 +1,88 @@
+'use client';
+
+import { Keyboard, Redo2, Search, Undo2 } from 'lucide-react';
+import Link from 'next/link';
+import type { StoreState } from '@/client/documentStore';
+import { KiteMark } from '@/parts/KiteMark';
+
+/** The places of an issue that there are, in the order of the work. */
+const PLACES = [
+  { name: 'Pages', path: 'pages' },
+  { name: 'Handoff', path: 'handoff' },
+] as const;
+
+interface IssueHeaderProps {
+  readonly document: string;
+  readonly publication: string;
+  readonly name: string;
+  readonly place: 'pages' | 'handoff';
+  readonly state?: StoreState;
+  readonly undo?: string | undefined;
+  readonly redo?: string | undefined;
+  readonly onUndo?: () => void;
+  readonly onRedo?: () => void;
+  readonly onCommands?: () => void;
+  readonly onHelp?: () => void;
+}
+
+export function IssueHeader({ document, publication, name, place, state, undo, redo, onUndo, onRedo, onCommands, onHelp }: IssueHeaderProps) {
+  return (
+    <header className="border-base-300 bg-base-100 flex h-11 shrink-0 items-center gap-4 border-b px-3">
+      <Link href="/" aria-label="Shelf" className="flex items-center gap-2">
+        <KiteMark />
+      </Link>
+      <p className="font-semibold whitespace-nowrap">
+        <Link href="/" className="hover:underline">
+          {publication}
+        </Link>
+        <span className="px-1.5 opacity-40">/</span>
+        {name}
+      </p>
+      <nav aria-label="Places of the issue" className="ml-6 flex h-full gap-1">
+        {PLACES.map((each) => (
+          <Link
+            key={each.path}
+            href={`/issues/${document}/${each.path}`}
+            aria-current={each.path === place ? 'page' : undefined}
+            className={`flex h-full items-center border-b-[3px] px-3 pt-[3px] font-medium ${each.path === place ? 'border-primary font-bold' : 'border-transparent opacity-75 hover:opacity-100'}`}
+          >
+            {each.name}
+          </Link>
+        ))}
+      </nav>
+      <div className="ml-auto flex items-center gap-1">
+        {state && <SaveState state={state} />}
+        {onUndo && (
+          <>
+            <button type="button" className="btn btn-ghost btn-sm btn-square" disabled={!undo} onClick={onUndo} aria-label={undo ? `Undo: ${undo}` : 'Nothing to undo'} title={undo ? `Undo: ${undo}` : 'Nothing to undo'}>
+              <Undo2 size={17} />
+            </button>
+            <button type="button" className="btn btn-ghost btn-sm btn-square" disabled={!redo} onClick={onRedo} aria-label={redo ? `Redo: ${redo}` : 'Nothing to redo'} title={redo ? `Redo: ${redo}` : 'Nothing to redo'}>
+              <Redo2 size={17} />
+            </button>
+          </>
+        )}
+        {onCommands && (
+          <button type="button" className="btn btn-ghost btn-sm btn-square" onClick={onCommands} aria-label="Find an action (Ctrl+K)" title="Find an action (Ctrl+K)">
+            <Search size={17} />
+          </button>
+        )}
+        {onHelp && (
+          <button type="button" className="btn btn-ghost btn-sm btn-square" onClick={onHelp} aria-label="Shortcuts (?)" title="Shortcuts (?)">
+            <Keyboard size={17} />
+          </button>
+        )}
+      </div>
+    </header>
+  );
+}
+
+function SaveState({ state }: { state: StoreState }) {
+  const time = (at: Date) => at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+  const text = state.is === 'storing' ? 'Storing …' : state.is === 'waiting' ? state.why : state.at ? `Stored ${time(state.at)}` : 'Stored';
+  return (
+    <p role="status" aria-label="Save state" data-state={state.is} className={`mr-3 max-w-md truncate ${state.is === 'waiting' ? 'text-error' : 'text-success'}`} title={text}>
+      {text}
+    </p>
+  );
+}

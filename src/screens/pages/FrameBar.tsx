@@ -1,0 +1,104 @@
+'use client';
+
+import { ArrowDownToLine, ArrowUpToLine, CornerDownRight, Quote, Trash2 } from 'lucide-react';
+import { find, type Document } from '@/core/records/document';
+import type { FrameRecord } from '@/core/records/index';
+import type { Wrap } from '@/core/records/frame';
+import { formatLength } from '@/core/length/length';
+import { textOf } from './frameWords';
+
+/** What one does with a chosen frame. */
+export interface FrameActions {
+  readonly wrap: (wrap: Partial<Wrap>) => void;
+  readonly fit: (fit: 'fill' | 'fit') => void;
+  readonly columns: (columns: number) => void;
+  readonly quote: () => void;
+  readonly goOn: () => void;
+  readonly stack: (where: 'front' | 'back') => void;
+  readonly remove: () => void;
+}
+
+interface FrameBarProps {
+  readonly document: Document;
+  readonly frame: FrameRecord;
+  readonly overset: number;
+  readonly left: number;
+  readonly top: number;
+  readonly actions: FrameActions;
+}
+
+const WRAPS: readonly { readonly mode: Wrap['mode']; readonly name: string }[] = [
+  { mode: 'none', name: 'No wrap' },
+  { mode: 'frame', name: 'Frame' },
+  { mode: 'outline', name: 'Outline' },
+  { mode: 'clear', name: 'Clear' },
+];
+
+/** A small bar of what is done most with such a frame; it stands clear of the frame. */
+export function FrameBar({ document, frame, overset, left, top, actions }: FrameBarProps) {
+  const { content, wrap } = frame;
+  const picture = content.type === 'picture' ? find(document, 'picture', content.picture) : undefined;
+  const text = textOf(document, frame);
+  const isBody = text?.text.role === 'body';
+  const button = 'hover:bg-base-100/15 flex h-7 items-center gap-1.5 px-2.5 font-medium whitespace-nowrap';
+  const shown = WRAPS.filter(({ mode }) => mode !== 'outline' || (picture && (picture.outlines.alpha || picture.outlines.background)));
+  return (
+    <div
+      role="toolbar"
+      aria-label="Frame"
+      className="bg-secondary text-secondary-content absolute z-10 flex"
+      style={{ left, top }}
+      onPointerDown={(event) => event.stopPropagation()}
+      onKeyDown={(event) => event.key !== 'Escape' && event.stopPropagation()}
+    >
+      {!isBody &&
+        shown.map(({ mode, name }) => (
+          <button
+            key={mode}
+            type="button"
+            aria-pressed={wrap.mode === mode}
+            className={`${button} ${wrap.mode === mode ? 'bg-primary text-primary-content hover:bg-primary' : ''}`}
+            onClick={() => actions.wrap({ mode, ...(wrap.standOff === 0 && mode !== 'none' ? { standOff: 11.34 } : {}) })}
+          >
+            {name}
+          </button>
+        ))}
+      {!isBody && wrap.mode !== 'none' && <span className="narrow border-base-100/20 flex h-7 items-center border-l px-2.5">{formatLength(wrap.standOff, 'mm')}</span>}
+      {picture && content.type === 'picture' && (
+        <button type="button" className={`${button} border-base-100/20 border-l`} onClick={() => actions.fit(content.fit === 'fill' ? 'fit' : 'fill')}>
+          {content.fit === 'fill' ? 'Show all' : 'Fill'}
+        </button>
+      )}
+      {isBody && content.type === 'text' && (
+        <>
+          <button type="button" className={button} aria-label="One column fewer" disabled={content.columns === 1} onClick={() => actions.columns(content.columns - 1)}>
+            −
+          </button>
+          <span className="flex h-7 items-center">
+            {content.columns} {content.columns === 1 ? 'column' : 'columns'}
+          </span>
+          <button type="button" className={button} aria-label="One column more" onClick={() => actions.columns(content.columns + 1)}>
+            +
+          </button>
+          <button type="button" className={`${button} border-base-100/20 border-l`} onClick={actions.quote}>
+            <Quote size={14} /> Quote
+          </button>
+          {overset > 0 && (
+            <button type="button" className={`${button} border-base-100/20 border-l`} onClick={actions.goOn}>
+              <CornerDownRight size={14} /> Go on
+            </button>
+          )}
+        </>
+      )}
+      <button type="button" className={`${button} border-base-100/20 border-l`} aria-label="To the front" title="To the front" onClick={() => actions.stack('front')}>
+        <ArrowUpToLine size={14} />
+      </button>
+      <button type="button" className={button} aria-label="To the back" title="To the back" onClick={() => actions.stack('back')}>
+        <ArrowDownToLine size={14} />
+      </button>
+      <button type="button" className={button} aria-label="Remove the frame" title="Remove the frame; its text stays in the story" onClick={actions.remove}>
+        <Trash2 size={14} />
+      </button>
+    </div>
+  );
+}

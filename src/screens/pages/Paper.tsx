@@ -1,0 +1,77 @@
+'use client';
+
+import { memo, type ReactElement } from 'react';
+import type { Painted } from '@/client/composerClient';
+import { pageGrid } from '@/core/page/grid';
+import type { PlacedPage } from '@/core/page/pages';
+import type { FormatRecord } from '@/core/records/index';
+
+interface GuidesProps {
+  readonly format: FormatRecord;
+  readonly page: PlacedPage;
+  readonly columns: boolean;
+  readonly baselines: boolean;
+  readonly k: number;
+}
+
+/** The guides of a page, each with its own code: bands for columns, ochre for the type area, dots for baselines. */
+export const Guides = memo(function Guides({ format, page, columns, baselines, k }: GuidesProps) {
+  const grid = pageGrid(format, page.master, page.side);
+  const hair = 1 / k;
+  const { area } = grid;
+  const lines: ReactElement[] = [];
+  if (baselines) {
+    for (let i = 0; i < grid.lines; i++) {
+      const y = grid.first + i * grid.step;
+      lines.push(<line key={i} x1={area.x} x2={area.x + area.w} y1={y} y2={y} stroke="var(--guide-line)" strokeWidth={hair} strokeDasharray={`${hair} ${3 * hair}`} opacity={0.75} />);
+    }
+  }
+  return (
+    <g transform={`translate(${page.dx} 0)`} pointerEvents="none" aria-hidden="true">
+      {columns &&
+        grid.columns.map(({ x, w }) => <rect key={x} x={x} y={area.y} width={w} height={area.h} fill="var(--guide-column)" opacity={0.085} data-guide="column" />)}
+      {columns && (
+        <>
+          <rect x={area.x} y={area.y} width={area.w} height={area.h} fill="none" stroke="var(--guide-area)" strokeWidth={hair} opacity={0.8} />
+          <rect
+            x={format.safe}
+            y={format.safe}
+            width={format.width - 2 * format.safe}
+            height={format.height - 2 * format.safe}
+            fill="none"
+            stroke="var(--guide-safe)"
+            strokeWidth={hair}
+            strokeDasharray={`${2 * hair} ${3 * hair}`}
+            opacity={0.4}
+          />
+        </>
+      )}
+      {lines}
+    </g>
+  );
+});
+
+/** The painted chunks of a page: each keeps its nodes as long as its markup is the same. */
+export const PaintedChunks = memo(function PaintedChunks({ chunks, dx }: { chunks: readonly Painted[]; dx: number }) {
+  return (
+    <g transform={`translate(${dx} 0)`} textRendering="geometricPrecision">
+      {chunks.map((chunk) => (
+        <PaintedChunk key={chunk.key} chunk={chunk} />
+      ))}
+    </g>
+  );
+});
+
+const PaintedChunk = memo(function PaintedChunk({ chunk }: { chunk: Painted }) {
+  return <g data-chunk={chunk.key} dangerouslySetInnerHTML={{ __html: chunk.markup }} />;
+});
+
+/** The hatch of the bleed's rim, defined once for a desk. */
+export function BleedHatch({ k }: { k: number }) {
+  const size = 5 / k;
+  return (
+    <pattern id="bleed-hatch" width={size} height={size} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+      <line x1="0" y1="0" x2="0" y2={size} stroke="var(--guide-bleed)" strokeWidth={1.2 / k} opacity={0.55} />
+    </pattern>
+  );
+}

@@ -1,0 +1,51 @@
+import { pageGrid, stretchOf, stretchWords } from '@/core/page/grid';
+import { formatOf, type PlacedPage } from '@/core/page/pages';
+import { type Document, find } from '@/core/records/document';
+import type { Box } from '@/core/geometry/box';
+import type { FrameRecord, StoryRecord, TextRecord } from '@/core/records/index';
+import { bodyText } from '@/core/records/body';
+
+/** The text a frame shows, and the story it is part of. */
+export function textOf(document: Document, frame: FrameRecord): { text: TextRecord; story: StoryRecord | undefined } | undefined {
+  const text = frame.content.type === 'text' ? find(document, 'text', frame.content.text) : undefined;
+  return text && { text, story: find(document, 'story', text.story) };
+}
+
+const ROLE_NAMES: Readonly<Record<TextRecord['role'], string>> = {
+  headline: 'Headline',
+  standfirst: 'Standfirst',
+  byline: 'Byline',
+  body: 'Text',
+  caption: 'Caption',
+  credit: 'Credit',
+  quote: 'Pull quote',
+  furniture: 'Text',
+};
+
+/** What a frame is, in words: "Text, The spar remembers". */
+export function frameName(document: Document, frame: FrameRecord): string {
+  const { content } = frame;
+  switch (content.type) {
+    case 'text': {
+      const of = textOf(document, frame);
+      if (!of) return 'Text';
+      const own = of.story?.name ?? bodyText(of.text.body).slice(0, 40).trim();
+      return own ? `${ROLE_NAMES[of.text.role]}, ${own}` : ROLE_NAMES[of.text.role];
+    }
+    case 'picture': {
+      const picture = find(document, 'picture', content.picture);
+      return picture ? `Picture, ${picture.name}` : 'Picture frame, empty';
+    }
+    case 'panel':
+      return 'Panel';
+    case 'rule':
+      return 'Rule';
+  }
+}
+
+/** Where a box lies on its page, in grid terms. */
+export function placeWords(document: Document, page: PlacedPage, box: Box): string {
+  const grid = pageGrid(formatOf(document), page.master, page.side);
+  const at = stretchOf(grid, box);
+  return stretchWords(at) + (at.onColumns ? '' : ', off the columns');
+}

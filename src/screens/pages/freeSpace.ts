@@ -1,0 +1,55 @@
+import type { Box, Point } from '@/core/geometry/box';
+import { freeStretch, pageGrid, stretchBox, stretchWords, type PageGrid, type Stretch } from '@/core/page/grid';
+import type { PlacedPage } from '@/core/page/pages';
+import type { FormatRecord } from '@/core/records/index';
+import type { FrameInSight } from './Overlay';
+
+/** A frame that covers most of its page is ground to put others on, not in anybody's way. */
+const GROUND = 0.85;
+
+export function isGround(format: FormatRecord, box: Box): boolean {
+  const w = Math.min(box.x + box.w, format.width) - Math.max(box.x, 0);
+  const h = Math.min(box.y + box.h, format.height) - Math.max(box.y, 0);
+  return w > 0 && h > 0 && w * h > GROUND * format.width * format.height;
+}
+
+/** What lies on a page and takes room there, also what reaches over the spine. */
+export function takenOn(format: FormatRecord, page: PlacedPage, frames: readonly FrameInSight[]): Box[] {
+  return frames
+    .filter(({ box }) => !isGround(format, box))
+    .map(({ page: of, box }) => ({ ...box, x: box.x + of.dx - page.dx }));
+}
+
+/** A stretch that would take something. */
+export interface Target {
+  readonly page: PlacedPage;
+  readonly box: Box;
+  readonly words: string;
+  /** The picture frame that would be filled instead. */
+  readonly frame?: string;
+}
+
+export function targetAt(format: FormatRecord, page: PlacedPage, at: Point, frames: readonly FrameInSight[]): Target | undefined {
+  const grid = pageGrid(format, page.master, page.side);
+  return asTarget(page, grid, freeStretch(grid, at, takenOn(format, page, frames)));
+}
+
+/** The largest free stretch of the pages, looked for from every column at every few lines. */
+export function largestFree(format: FormatRecord, pages: readonly PlacedPage[], frames: readonly FrameInSight[]): Target | undefined {
+  let best: Target | undefined;
+  for (const page of pages) {
+    const grid = pageGrid(format, page.master, page.side);
+    const taken = takenOn(format, page, frames);
+    for (const column of grid.columns) {
+      for (let line = 1; line <= grid.lines; line += 3) {
+        const found = asTarget(page, grid, freeStretch(grid, { x: column.x + column.w / 2, y: grid.first + (line - 1.5) * grid.step }, taken));
+        if (found && (!best || found.box.w * found.box.h > best.box.w * best.box.h)) best = found;
+      }
+    }
+  }
+  return best;
+}
+
+function asTarget(page: PlacedPage, grid: PageGrid, stretch: Stretch | undefined): Target | undefined {
+  return stretch && { page, box: stretchBox(grid, stretch), words: stretchWords(stretch) };
+}

@@ -1,0 +1,68 @@
+import type { Box } from '@/core/geometry/box';
+import { pageGrid } from '@/core/page/grid';
+import type { PlacedPage } from '@/core/page/pages';
+import type { FormatRecord } from '@/core/records/index';
+
+/** Which sides of a frame a hand pulls; none of them: it moves. */
+export interface Pull {
+  readonly left: boolean;
+  readonly right: boolean;
+  readonly top: boolean;
+  readonly bottom: boolean;
+}
+
+export const MOVE: Pull = { left: false, right: false, top: false, bottom: false };
+
+/** The lines a frame's edges catch on, in the coordinates of the spread. */
+export interface Catches {
+  readonly x: readonly number[];
+  readonly y: readonly number[];
+}
+
+/** Column edges, the trim and the bleed; every line of the baseline grid. */
+export function catchesOf(format: FormatRecord, pages: readonly PlacedPage[]): Catches {
+  const x = new Set<number>();
+  const y = new Set<number>();
+  for (const { master, side, dx } of pages) {
+    const grid = pageGrid(format, master, side);
+    for (const column of grid.columns) {
+      x.add(dx + column.x);
+      x.add(dx + column.x + column.w);
+    }
+    for (const edge of [-format.bleed, 0, format.width, format.width + format.bleed]) x.add(dx + edge);
+    for (let line = 0; line <= grid.lines; line++) y.add(grid.first + (line - 1) * grid.step);
+    for (const edge of [-format.bleed, 0, format.height, format.height + format.bleed]) y.add(edge);
+  }
+  return { x: [...x], y: [...y] };
+}
+
+/** How far the nearest catch is from any of the edges; 0 when none is within reach. */
+function offset(edges: readonly number[], catches: readonly number[], reach: number): number {
+  let best = Infinity;
+  for (const edge of edges) for (const at of catches) if (Math.abs(at - edge) < Math.abs(best)) best = at - edge;
+  return Math.abs(best) <= reach ? best : 0;
+}
+
+/**
+ * A box moved or pulled by hand, its edges caught by the lines that are near.
+ * @param reach how near is near, points; 0 catches nothing
+ */
+export function pulled(box: Box, pull: Pull, dx: number, dy: number, catches: Catches, reach: number): Box {
+  const moves = !pull.left && !pull.right && !pull.top && !pull.bottom;
+  if (moves) {
+    const to = { ...box, x: box.x + dx, y: box.y + dy };
+    return {
+      ...to,
+      x: to.x + offset([to.x, to.x + to.w], catches.x, reach),
+      y: to.y + offset([to.y, to.y + to.h], catches.y, reach),
+    };
+  }
+  let { x, y } = box;
+  let r = box.x + box.w;
+  let b = box.y + box.h;
+  if (pull.left) x = Math.min(r - 4, x + dx + offset([x + dx], catches.x, reach));
+  if (pull.right) r = Math.max(x + 4, r + dx + offset([r + dx], catches.x, reach));
+  if (pull.top) y = Math.min(b - 4, y + dy + offset([y + dy], catches.y, reach));
+  if (pull.bottom) b = Math.max(y + 4, b + dy + offset([b + dy], catches.y, reach));
+  return { x, y, w: r - x, h: b - y };
+}

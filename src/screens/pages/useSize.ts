@@ -1,0 +1,19 @@
+'use client';
+
+import { useEffect, useState, type RefObject } from 'react';
+
+/** The size of an element, as it changes. */
+export function useSize(ref: RefObject<Element | null>): { width: number; height: number } {
+  const [size, setSize] = useState({ width: 0, height: 0 });
+  useEffect(() => {
+    const element = ref.current;
+    if (!element) return;
+    const observer = new ResizeObserver(([entry]) => {
+      const { width, height } = entry!.contentRect;
+      setSize({ width, height });
+    });
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, [ref]);
+  return size;
+}

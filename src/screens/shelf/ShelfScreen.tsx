@@ -1,0 +1,87 @@
+import { differenceInCalendarDays, format, parseISO } from 'date-fns';
+import Link from 'next/link';
+import { KiteMark } from '@/parts/KiteMark';
+
+interface ShelfIssue {
+  readonly id: string;
+  readonly name: string;
+  readonly number: string;
+  readonly season: string;
+  readonly date: string;
+  readonly pages: number;
+}
+
+export interface ShelfPublication {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: string;
+  readonly frequency: string;
+  readonly issues: readonly ShelfIssue[];
+}
+
+/** The first screen: the publications and their issues. */
+export function ShelfScreen({ publications, today }: { publications: readonly ShelfPublication[]; today: string }) {
+  return (
+    <div className="flex min-h-full flex-col">
+      <header className="border-base-300 bg-base-100 flex h-11 items-center gap-2 border-b px-3">
+        <KiteMark />
+        <h1 className="font-semibold">Shelf</h1>
+      </header>
+      <main className="mx-auto w-full max-w-5xl px-8 py-8">
+        {publications.length === 0 && <p>No publication is on the shelf yet.</p>}
+        {publications.map((publication) => (
+          <section key={publication.id} aria-label={publication.name} className="border-base-300 grid grid-cols-[15rem_1fr] gap-10 border-t py-6 first:border-t-0">
+            <div>
+              <h2 style={{ fontFamily: 'SourceSerif4-900' }} className="text-[2.6rem] leading-none tracking-tight">
+                {publication.name}
+              </h2>
+              <p className="pt-2 opacity-75">
+                {capital(publication.kind)}, {publication.frequency}
+              </p>
+              {publication.issues[0] && <Next issue={publication.issues[0]} today={today} />}
+            </div>
+            <ul className="flex flex-wrap gap-7">
+              {publication.issues.map((issue) => (
+                <li key={issue.id}>
+                  <Link href={`/issues/${issue.id}/pages`} className="group block w-[10.5rem]">
+                    {/* A true picture of page 1, drawn by the server as the issue now is. */}
+                    {/* eslint-disable-next-line @next/next/no-img-element */}
+                    <img
+                      src={`/api/documents/${issue.id}/pages/1`}
+                      alt={`Cover of ${publication.name} ${issue.name}`}
+                      width={168}
+                      height={219}
+                      className="block h-[13.7rem] w-[10.5rem] bg-white object-cover shadow-[0_1px_3px_rgb(20_33_61/0.3)] outline-2 outline-offset-2 outline-transparent group-hover:outline-[var(--color-primary)]"
+                    />
+                    <span className="block pt-2.5 font-semibold">{issue.name}</span>
+                    <span className="narrow block opacity-75">
+                      {issue.pages} pages, {format(parseISO(issue.date), 'd MMMM yyyy')}
+                    </span>
+                  </Link>
+                </li>
+              ))}
+            </ul>
+          </section>
+        ))}
+      </main>
+    </div>
+  );
+}
+
+function Next({ issue, today }: { issue: ShelfIssue; today: string }) {
+  const days = differenceInCalendarDays(parseISO(issue.date), parseISO(today));
+  const when = days > 1 ? `in ${days} days` : days === 1 ? 'tomorrow' : days === 0 ? 'today' : `${-days} days ago`;
+  return (
+    <div className="pt-5">
+      <p className="chapter">{days >= 0 ? 'Next out' : 'Last out'}</p>
+      <p className="font-semibold">
+        {format(parseISO(issue.date), 'd MMMM yyyy')}, {when}
+      </p>
+      <Link href={`/issues/${issue.id}/pages`} className="btn btn-primary btn-sm mt-3 font-semibold">
+        Open {issue.name}
+      </Link>
+    </div>
+  );
+}
+
+const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1);

@@ -1,0 +1,34 @@
+import sharp from 'sharp';
+import { Composer } from '@/core/compose/compose';
+import { facesOf } from '@/core/compose/faces';
+import { all, documentOf } from '@/core/records/document';
+import { Shaper } from '@/core/type/shaper';
+import { loadFaces } from '@/formats/faces/files';
+import { screenCopy } from '@/formats/pictures/read';
+import { outlinedPage } from '@/formats/svg/outlined';
+import { getBlob } from '@/store/blobs';
+import { loadRecords } from '@/store/documents';
+
+/**
+ * A page of a document as a PNG, `width` pixels wide: composed like any other, painted with glyph outlines so that no
+ * font need be installed.
+ * @throws RangeError when there is no such page
+ */
+export async function pagePicture(documentId: string, number: number, width: number): Promise<Uint8Array> {
+  const { records } = await loadRecords(documentId);
+  const document = documentOf(records);
+  const shaper = new Shaper();
+  await loadFaces(shaper, facesOf(document));
+  const list = new Composer(shaper).compose(document).pages[number - 1];
+  if (!list) throw new RangeError(`There is no page ${number}.`);
+  const used = new Set(list.items.flatMap((item) => (item.type === 'picture' ? [item.picture] : [])));
+  const sources = new Map<string, string>();
+  for (const picture of all(document, 'picture')) {
+    if (!used.has(picture.id)) continue;
+    const copy = await screenCopy((await getBlob(picture.blob)).bytes, 2 * width);
+    const png = await sharp(copy).png().toBuffer();
+    sources.set(picture.id, `data:image/png;base64,${png.toString('base64')}`);
+  }
+  const svg = outlinedPage(list, (id) => shaper.face(id), (id) => sources.get(id) ?? '');
+  return sharp(Buffer.from(svg), { density: (72 * width) / list.width }).resize({ width }).png().toBuffer();
+}

@@ -1,0 +1,31 @@
+import { changeSchema } from '@/core/records/schemas';
+import { checkBody } from '@/core/records/body';
+import { storeChange, type NewChange, type StoredChange } from '@/store/documents';
+import { BadRequestError } from '../errors';
+
+/** Records that a document is nothing without. */
+const KEPT = new Set(['issue', 'format']);
+
+/**
+ * Checks and stores a change.
+ * @throws BadRequestError when it is not a change, NoSuchDocumentError, ConflictError
+ */
+export async function takeChange(document: string, input: unknown): Promise<StoredChange> {
+  const { value, error } = changeSchema.validate(input, { convert: false, abortEarly: true });
+  if (error) throw new BadRequestError(`The change cannot be stored: ${error.message}.`);
+  const change = value as NewChange;
+  for (const record of [...change.diff.added, ...change.diff.updated.map(({ after }) => after)]) {
+    if (record.kind !== 'text') continue;
+    try {
+      checkBody(record.body);
+    } catch (reason) {
+      throw new BadRequestError(`The change cannot be stored: a text is not well formed (${(reason as Error).message}).`);
+    }
+  }
+  for (const { before, after } of change.diff.updated) {
+    if (before.id !== after.id || before.kind !== after.kind) throw new BadRequestError('The change cannot be stored: a record cannot become another.');
+  }
+  if (change.diff.removed.some(({ id }) => KEPT.has(id))) throw new BadRequestError('The change cannot be stored: it would take the issue’s own details away.');
+  if ((change.kind === 'edit') !== (change.of === undefined)) throw new BadRequestError('The change cannot be stored: an undo names the change that it takes back.');
+  return storeChange(document, change);
+}

@@ -1,0 +1,22 @@
+import { changesAfter, documentHead, lastChanges, loadRecords, type DocumentHead, type StoredChange } from '@/store/documents';
+import type { DocumentRecord } from '@/core/records/index';
+
+/** Changes that come along with a document, for undo to go back through. */
+export const HISTORY = 200;
+
+export interface OpenedDocument {
+  readonly head: DocumentHead;
+  readonly seq: number;
+  readonly records: readonly DocumentRecord[];
+  readonly history: readonly StoredChange[];
+}
+
+/** A document with its records and its last changes, all of one moment. @throws NoSuchDocumentError */
+export async function openDocument(id: string): Promise<OpenedDocument> {
+  const head = await documentHead(id);
+  const { seq, records } = await loadRecords(id);
+  const history = (await lastChanges(id, HISTORY)).filter((change) => change.seq <= seq);
+  return { head, seq, records, history };
+}
+
+export { changesAfter, documentHead };

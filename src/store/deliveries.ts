@@ -1,0 +1,70 @@
+import { pool } from './pool';
+
+export interface DeliveryOptions {
+  readonly purpose: 'print' | 'screen';
+  readonly marks: boolean;
+}
+
+export interface Delivery {
+  readonly id: string;
+  readonly document: string;
+  readonly seq: number;
+  readonly options: DeliveryOptions;
+  readonly state: 'waiting' | 'working' | 'done' | 'failed' | 'cancelled';
+  /** Pages done, of all. */
+  readonly done: number;
+  readonly total: number;
+  readonly message: string | null;
+  readonly fileName: string;
+  readonly blob: string | null;
+  readonly at: string;
+}
+
+const COLUMNS = `id, document_id as document, seq::int, options, state, done, total, message, file_name as "fileName", blob,
+  to_char(created_at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as at`;
+
+export async function insertDelivery(delivery: Pick<Delivery, 'id' | 'document' | 'seq' | 'options' | 'fileName'>): Promise<void> {
+  await pool().query('insert into delivery (id, document_id, seq, options, file_name) values ($1, $2, $3, $4, $5)', [
+    delivery.id,
+    delivery.document,
+    delivery.seq,
+    delivery.options,
+    delivery.fileName,
+  ]);
+}
+
+export async function findDelivery(id: string): Promise<Delivery | undefined> {
+  const { rows } = await pool().query<Delivery>(`select ${COLUMNS} from delivery where id = $1`, [id]);
+  return rows[0];
+}
+
+/** The last deliveries of a document, the newest first. */
+export async function listDeliveries(document: string, limit = 20): Promise<Delivery[]> {
+  const { rows } = await pool().query<Delivery>(`select ${COLUMNS} from delivery where document_id = $1 order by created_at desc limit $2`, [document, limit]);
+  return rows;
+}
+
+/** Notes how far the work is. Gives false when it has been cancelled and is to stop. */
+export async function noteProgress(id: string, done: number, total: number): Promise<boolean> {
+  const { rowCount } = await pool().query(`update delivery set state = 'working', done = $2, total = $3 where id = $1 and state in ('waiting', 'working')`, [id, done, total]);
+  return rowCount === 1;
+}
+
+/** Ends a delivery that is still under way; one that has ended stays as it is. Gives whether this call ended it. */
+export async function endDelivery(id: string, end: { state: 'done'; blob: string } | { state: 'failed' | 'cancelled'; message: string }): Promise<boolean> {
+  const { rowCount } = await pool().query(
+    `update delivery set state = $2, blob = $3, message = $4, done = case when $2 = 'done' then total else done end
+      where id = $1 and state in ('waiting', 'working')`,
+    [id, end.state, end.state === 'done' ? end.blob : null, end.state === 'done' ? null : end.message],
+  );
+  return rowCount === 1;
+}
+
+/** Ends what a server that went down left unfinished. */
+export async function failAbandoned(olderThanSeconds: number): Promise<void> {
+  await pool().query(
+    `update delivery set state = 'failed', message = 'The server stopped before this was done. Make it again.'
+      where state in ('waiting', 'working') and created_at < now() - make_interval(secs => $1)`,
+    [olderThanSeconds],
+  );
+}

@@ -1,0 +1,162 @@
+import type { DocumentRecord } from '@/core/records/index';
+import type { Diff } from '@/core/records/diff';
+import { pool, transaction, type Client } from './pool';
+
+/** A change as it is kept. */
+export interface StoredChange {
+  readonly seq: number;
+  readonly id: string;
+  readonly author: string;
+  readonly label: string;
+  readonly kind: 'edit' | 'undo' | 'redo';
+  readonly of: number | null;
+  readonly diff: Diff;
+  readonly at: string;
+}
+
+export type NewChange = Omit<StoredChange, 'seq' | 'at' | 'of'> & { readonly of?: number | undefined };
+
+export interface DocumentHead {
+  readonly id: string;
+  readonly publication: string;
+  readonly publicationName: string;
+  readonly kind: 'house' | 'issue';
+  readonly name: string;
+  readonly seq: number;
+}
+
+/** Thrown when a document is not there. */
+export class NoSuchDocumentError extends Error {
+  override name = 'NoSuchDocumentError';
+}
+
+/** Thrown when a change was made to records as they no longer are; `theirs` are those records as they are now. */
+export class ConflictError extends Error {
+  override name = 'ConflictError';
+  readonly theirs: readonly DocumentRecord[];
+
+  constructor(message: string, theirs: readonly DocumentRecord[]) {
+    super(message);
+    this.theirs = theirs;
+  }
+}
+
+const CHANGE = `seq::int, id, author, label, kind, of::int, diff, to_char(at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as at`;
+
+/** @throws NoSuchDocumentError */
+export async function documentHead(id: string): Promise<DocumentHead> {
+  const { rows } = await pool().query<DocumentHead>(
+    `select d.id, d.publication_id as publication, p.name as "publicationName", d.kind, d.name, d.seq::int
+       from document d join publication p on p.id = d.publication_id where d.id = $1`,
+    [id],
+  );
+  if (!rows[0]) throw new NoSuchDocumentError('There is no such issue.');
+  return rows[0];
+}
+
+/** A document's records, with the number of the last change that they hold. @throws NoSuchDocumentError */
+export async function loadRecords(id: string): Promise<{ seq: number; records: DocumentRecord[] }> {
+  return transaction(async (client) => {
+    await client.query('set transaction isolation level repeatable read, read only');
+    const head = await client.query<{ seq: number }>('select seq::int from document where id = $1', [id]);
+    if (!head.rows[0]) throw new NoSuchDocumentError('There is no such issue.');
+    const { rows } = await client.query<{ body: DocumentRecord }>('select body from record where document_id = $1', [id]);
+    return { seq: head.rows[0].seq, records: rows.map((row) => row.body) };
+  });
+}
+
+/** Changes after `seq`, the oldest first. */
+export async function changesAfter(id: string, seq: number, limit = 500): Promise<StoredChange[]> {
+  const { rows } = await pool().query<StoredChange>(`select ${CHANGE} from change where document_id = $1 and seq > $2 order by seq limit $3`, [id, seq, limit]);
+  return rows;
+}
+
+/** The last changes, the oldest first: what undo goes back through. */
+export async function lastChanges(id: string, limit: number): Promise<StoredChange[]> {
+  const { rows } = await pool().query<StoredChange>(`select ${CHANGE} from change where document_id = $1 order by seq desc limit $2`, [id, limit]);
+  return rows.reverse();
+}
+
+export async function insertDocument(
+  document: { id: string; publication: string; kind: 'house' | 'issue'; name: string },
+  records: readonly DocumentRecord[],
+): Promise<void> {
+  await transaction(async (client) => {
+    await client.query('insert into document (id, publication_id, kind, name) values ($1, $2, $3, $4)', [
+      document.id,
+      document.publication,
+      document.kind,
+      document.name,
+    ]);
+    await putRecords(client, document.id, records, 0);
+  });
+}
+
+/**
+ * Stores a change: checks that every record it changes or removes is still as its author saw it, puts the records in
+ * their new state and appends the change, all in one transaction. A change that is stored already is not stored
+ * again; its number is given back.
+ *
+ * @throws NoSuchDocumentError, ConflictError
+ */
+export async function storeChange(document: string, change: NewChange): Promise<StoredChange> {
+  return transaction(async (client) => {
+    const head = await client.query<{ seq: number }>('select seq::int from document where id = $1 for update', [document]);
+    if (!head.rows[0]) throw new NoSuchDocumentError('There is no such issue.');
+    const again = await client.query<StoredChange>(`select ${CHANGE} from change where document_id = $1 and id = $2`, [document, change.id]);
+    if (again.rows[0]) return again.rows[0];
+
+    await checkBase(client, document, change.diff);
+    const seq = head.rows[0].seq + 1;
+    const { added, updated, removed } = change.diff;
+    if (removed.length > 0) await client.query('delete from record where document_id = $1 and id = any($2)', [document, removed.map(({ id }) => id)]);
+    await putRecords(client, document, [...updated.map(({ after }) => after), ...added], seq);
+    const { rows } = await client.query<StoredChange>(
+      `insert into change (document_id, seq, id, author, label, kind, of, diff) values ($1, $2, $3, $4, $5, $6, $7, $8) returning ${CHANGE}`,
+      [document, seq, change.id, change.author, change.label, change.kind, change.of ?? null, JSON.stringify(change.diff)],
+    );
+    await client.query('update document set seq = $2 where id = $1', [document, seq]);
+    await client.query('select pg_notify($1, $2)', [CHANGES_CHANNEL, JSON.stringify({ document, seq })]);
+    return rows[0]!;
+  });
+}
+
+/** The channel that every server hears of changes on. */
+export const CHANGES_CHANNEL = 'document_changes';
+
+async function checkBase(client: Client, document: string, diff: Diff): Promise<void> {
+  const before = [...diff.updated.map((pair) => pair.before), ...diff.removed];
+  const ids = [...before.map(({ id }) => id), ...diff.added.map(({ id }) => id)];
+  if (ids.length === 0) return;
+  // PostgreSQL itself compares the records: as jsonb, so that the order of keys plays no part.
+  const { rows } = await client.query<{ id: string; body: DocumentRecord; same: boolean | null }>(
+    `select r.id, r.body, r.body = b.body as same
+       from record r left join unnest($2::text[], $3::jsonb[]) as b (id, body) on b.id = r.id
+      where r.document_id = $1 and r.id = any($4)`,
+    [document, before.map(({ id }) => id), before.map((record) => JSON.stringify(record)), ids],
+  );
+  const now = new Map(rows.map((row) => [row.id, row]));
+  const theirs = [
+    ...before.filter(({ id }) => now.get(id)?.same !== true).flatMap(({ id }) => now.get(id)?.body ?? []),
+    ...diff.added.flatMap(({ id }) => now.get(id)?.body ?? []),
+  ];
+  const gone = before.filter(({ id }) => !now.has(id));
+  if (theirs.length > 0 || gone.length > 0) {
+    throw new ConflictError(
+      gone.length > 0
+        ? 'What this changes has been removed in the meantime, so it was not stored.'
+        : 'Somebody else changed the same thing in the meantime, so this was not stored.',
+      theirs,
+    );
+  }
+}
+
+async function putRecords(client: Client, document: string, records: readonly DocumentRecord[], version: number): Promise<void> {
+  if (records.length === 0) return;
+  await client.query(
+    `insert into record (document_id, id, kind, body, version)
+     select $1, body ->> 'id', body ->> 'kind', body, $3 from unnest($2::jsonb[]) as body
+     on conflict (document_id, id) do update set kind = excluded.kind, body = excluded.body, version = excluded.version`,
+    [document, records.map((record) => JSON.stringify(record)), version],
+  );
+}
