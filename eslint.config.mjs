@@ -25,15 +25,24 @@ export default tseslint.config(
     settings: {
       'import/resolver': { typescript: { project: './tsconfig.json' } },
       'boundaries/elements': [
-        ...['core', 'formats', 'store', 'client', 'services', 'parts', 'screens'].map((type) => ({ type, pattern: `src/${type}` })),
+        ...['core', 'formats', 'store', 'client', 'services', 'parts', 'screens'].map((type) => ({
+          type,
+          pattern: `src/${type}`,
+        })),
         ...['app', 'demo', 'scripts'].map((type) => ({ type, pattern: type })),
       ],
       'boundaries/ignore': ['**/*.test.ts', '**/*.test.tsx', 'tests/**'],
     },
     rules: {
-      'boundaries/element-types': [
+      'boundaries/dependencies': [
         'error',
-        { default: 'disallow', rules: Object.entries(mayKnow).map(([from, allow]) => ({ from, allow })) },
+        {
+          default: 'disallow',
+          policies: Object.entries(mayKnow).map(([from, of]) => ({
+            from: { element: { type: from } },
+            allow: { to: { element: { types: { anyOf: of } } } },
+          })),
+        },
       ],
       'react-hooks/rules-of-hooks': 'error',
       'react-hooks/exhaustive-deps': 'error',

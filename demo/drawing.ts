@@ -20,7 +20,8 @@ export const vertical = (id: string, stops: readonly (readonly [number, string])
 /** A rolling line from the left edge to the right, closed downwards: hills, dunes, swell. */
 export function ridge(width: number, foot: number, y: number, height: number, random: () => number, waves = 5): string {
   const points: [number, number][] = [];
-  for (let i = 0; i <= waves * 2; i++) points.push([(width * i) / (waves * 2), y + (random() - 0.5) * height * (i % 2 === 0 ? 1 : 0.6)]);
+  for (let i = 0; i <= waves * 2; i++)
+    points.push([(width * i) / (waves * 2), y + (random() - 0.5) * height * (i % 2 === 0 ? 1 : 0.6)]);
   let d = `M0 ${foot} L0 ${points[0]![1].toFixed(1)}`;
   for (let i = 1; i < points.length; i++) {
     const [x0, y0] = points[i - 1]!;
@@ -32,7 +33,15 @@ export function ridge(width: number, foot: number, y: number, height: number, ra
 }
 
 /** Marram grass: thin blades bent by the wind. */
-export function grass(x: number, y: number, spread: number, height: number, count: number, colours: readonly string[], random: () => number): string {
+export function grass(
+  x: number,
+  y: number,
+  spread: number,
+  height: number,
+  count: number,
+  colours: readonly string[],
+  random: () => number,
+): string {
   let out = '';
   for (let i = 0; i < count; i++) {
     const at = x + random() * spread;
@@ -45,7 +54,14 @@ export function grass(x: number, y: number, spread: number, height: number, coun
 }
 
 /** A four-panelled kite with its spars, bridle and bowed tail, hung at its crossing. */
-export function kite(x: number, y: number, size: number, turn: number, colours: readonly [string, string, string, string], tail = 6): string {
+export function kite(
+  x: number,
+  y: number,
+  size: number,
+  turn: number,
+  colours: readonly [string, string, string, string],
+  tail = 6,
+): string {
   const w = size * 0.38;
   const up = size * 0.34;
   const down = size * 0.66;

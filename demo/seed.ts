@@ -26,6 +26,8 @@ export async function seed(): Promise<boolean> {
   const issue = await issue14(pictures, new Composer(shaper));
   await insertPublication({ id: 'longspar', name: 'Longspar', kind: 'magazine', frequency: 'quarterly' });
   await insertDocument({ id: 'longspar-house', publication: 'longspar', kind: 'house', name: 'House' }, LONGSPAR_HOUSE);
-  await insertDocument({ id: 'longspar-14', publication: 'longspar', kind: 'issue', name: 'No. 14, Winter' }, [...issue.records.values()]);
+  await insertDocument({ id: 'longspar-14', publication: 'longspar', kind: 'issue', name: 'No. 14, Winter' }, [
+    ...issue.records.values(),
+  ]);
   return true;
 }

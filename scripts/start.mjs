@@ -42,7 +42,8 @@ for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) {
 }
 
 async function checkPort() {
-  if (!Number.isInteger(port) || port < 1 || port > 65_535) throw new Stop(`PORT is a number from 1 to 65535, not “${process.env.PORT}”.`);
+  if (!Number.isInteger(port) || port < 1 || port > 65_535)
+    throw new Stop(`PORT is a number from 1 to 65535, not “${process.env.PORT}”.`);
   await new Promise((resolve, reject) => {
     const probe = createServer();
     probe.once('error', () => reject(new Stop(`Port ${port} is taken. Choose another: PORT=3001 npm start`)));

@@ -22,7 +22,13 @@ import { growing, LONGSPAR_HOUSE } from './house';
 
 const FOLDER = join(process.cwd(), 'demo', 'longspar', 'stories');
 
-const STORIES = ['from-the-bench', 'the-spar-remembers', 'what-the-gust-meter-heard', 'two-hands-on-the-line', 'forty-makers-no-agreement'] as const;
+const STORIES = [
+  'from-the-bench',
+  'the-spar-remembers',
+  'what-the-gust-meter-heard',
+  'two-hands-on-the-line',
+  'forty-makers-no-agreement',
+] as const;
 const SECTIONS: Readonly<Record<(typeof STORIES)[number], string>> = {
   'from-the-bench': 'Department',
   'the-spar-remembers': 'Feature',
@@ -51,20 +57,32 @@ const PAGES = ['p1', 'p2', 'p3', 'p4', 'p5', 'p6', 'p7', 'p8'];
 const FRAME: Wrap = { mode: 'frame', standOff: mm(4), outline: 'alpha' };
 const CLOSE: Wrap = { mode: 'frame', standOff: 0, outline: 'alpha' };
 
-
 /**
  * @param pictures the issue's pictures by file name, with their blobs kept
  * @param typesetter with the house's faces loaded
  */
-export async function issue14(pictures: ReadonlyMap<string, Omit<PictureRecord, 'kind' | 'id' | 'order'>>, typesetter: Typesetter): Promise<Document> {
+export async function issue14(
+  pictures: ReadonlyMap<string, Omit<PictureRecord, 'kind' | 'id' | 'order'>>,
+  typesetter: Typesetter,
+): Promise<Document> {
   const edit = new Edit(
     documentOf([
-      { id: 'issue', kind: 'issue', publication: 'Longspar', number: '14', season: 'Winter', date: '2026-12-04', language: 'en-GB' },
+      {
+        id: 'issue',
+        kind: 'issue',
+        publication: 'Longspar',
+        number: '14',
+        season: 'Winter',
+        date: '2026-12-04',
+        language: 'en-GB',
+      },
       ...LONGSPAR_HOUSE,
       ...PAGES.map((id, i) => ({ id, kind: 'page' as const, order: `a${i}`, master: i === 0 || i === 7 ? 'plain' : 'feature' })),
     ]),
   );
-  [...pictures].forEach(([file, picture], i) => edit.put<PictureRecord>({ id: pictureId(file), kind: 'picture', order: `a${i}`, ...picture }));
+  [...pictures].forEach(([file, picture], i) =>
+    edit.put<PictureRecord>({ id: pictureId(file), kind: 'picture', order: `a${i}`, ...picture }),
+  );
   for (const name of STORIES) putStory(edit, await readStory(name), name);
 
   const page = new Sheet(edit, typesetter);
@@ -110,9 +128,20 @@ class Sheet {
   }
 
   /** A text of its own, in paragraphs of given styles. */
-  words(page: string, box: Box, paragraphs: readonly (readonly [style: string, text: string])[], wrap: Wrap = NO_WRAP, more: Partial<TextContent> = {}): string {
+  words(
+    page: string,
+    box: Box,
+    paragraphs: readonly (readonly [style: string, text: string])[],
+    wrap: Wrap = NO_WRAP,
+    more: Partial<TextContent> = {},
+  ): string {
     const content: ParagraphNode[] = paragraphs.flatMap(([style, text]) => plainBody(style, text).content);
-    const text = this.#edit.put<TextRecord>({ id: `words-${++this.#count}`, kind: 'text', role: 'furniture', body: { type: 'doc', content } });
+    const text = this.#edit.put<TextRecord>({
+      id: `words-${++this.#count}`,
+      kind: 'text',
+      role: 'furniture',
+      body: { type: 'doc', content },
+    });
     return putFrame(this.#edit, page, box, { ...growing(text.id), ...more }, wrap).id;
   }
 
@@ -120,7 +149,10 @@ class Sheet {
   part(page: string, box: Box, text: string, style?: string): number {
     if (style) {
       const record = get(this.#edit.document, 'text', text);
-      const body: BodyNode = { ...record.body, content: record.body.content.map((node) => ({ ...node, attrs: { ...node.attrs, style } })) };
+      const body: BodyNode = {
+        ...record.body,
+        content: record.body.content.map((node) => ({ ...node, attrs: { ...node.attrs, style } })),
+      };
       this.#edit.put({ ...record, body });
     }
     const frame = putFrame(this.#edit, page, box, growing(text), CLOSE);
@@ -130,7 +162,17 @@ class Sheet {
   }
 
   body(page: string, box: Box, text: string, order: string, columns: number, gutter = mm(5)): void {
-    putFrame(this.#edit, page, box, { type: 'text', text, order, columns, gutter, inset: 0, grows: false, ignoresWraps: false, align: 'top' });
+    putFrame(this.#edit, page, box, {
+      type: 'text',
+      text,
+      order,
+      columns,
+      gutter,
+      inset: 0,
+      grows: false,
+      ignoresWraps: false,
+      align: 'top',
+    });
   }
 
   picture(page: string, box: Box, file: string, wrap: Wrap, fit: 'fill' | 'fit' = 'fill', focus = { x: 0.5, y: 0.5 }): void {
@@ -155,7 +197,9 @@ function buildCover(page: Sheet): void {
   const { w, h, bleed } = page.size();
   page.picture('p1', { x: -bleed, y: -bleed, w: w + 2 * bleed, h: h + 2 * bleed }, 'cover-easterly.jpg', NO_WRAP);
   page.words('p1', { x: 0, y: mm(15), w, h: 100 }, [['nameplate', 'Longspar']]);
-  page.words('p1', { x: 0, y: mm(9.5), w, h: 12 }, [['nameplateLine', 'KITE CRAFT, FOUR TIMES A YEAR \u2003 No. 14 \u2003 WINTER']]);
+  page.words('p1', { x: 0, y: mm(9.5), w, h: 12 }, [
+    ['nameplateLine', 'KITE CRAFT, FOUR TIMES A YEAR \u2003 No. 14 \u2003 WINTER'],
+  ]);
   page.words('p1', { x: mm(14), y: mm(170), w: mm(64), h: 80 }, [
     ['coverLine', 'The spar remembers'],
     ['coverNote', 'A morning with the last maker who bridles by ear'],
@@ -224,7 +268,10 @@ function buildBench(page: Sheet): void {
   page.panel('p3', ad, 'sea', 1, FRAME);
   page.words('p3', { x: mm(14), y: ad.y + mm(14), w: mm(112), h: 90 }, [
     ['adLarge', 'Cloth that has met the weather'],
-    ['adText', 'Marram & Sons, sailcloth and linen by the yard, tarred or plain. Fish Steps, Ternhaven. Open when the flag is up.'],
+    [
+      'adText',
+      'Marram & Sons, sailcloth and linen by the yard, tarred or plain. Fish Steps, Ternhaven. Open when the flag is up.',
+    ],
   ]);
   page.picture('p3', { x: mm(148), y: ad.y + mm(10), w: mm(46), h: mm(69) }, 'fenn-kite-cutout.png', NO_WRAP, 'fit');
 }
@@ -232,16 +279,27 @@ function buildBench(page: Sheet): void {
 function buildSpar(page: Sheet, edit: Edit, typesetter: Typesetter): void {
   page.words('p4', page.box('p4', [1, 6], [1, 1]), [['kicker', 'AT THE BENCH']]);
   page.part('p4', page.box('p4', [1, 6], [3, 6]), 'the-spar-remembers-headline', 'headlineFeature');
-  page.part('p4', page.box('p4', [1, 4], [8, 10]), 'the-spar-remembers-standfirst');
+  page.part('p4', page.box('p4', [1, 5], [9, 11]), 'the-spar-remembers-standfirst');
   page.part('p4', page.box('p4', [1, 4], [13, 13]), 'the-spar-remembers-byline');
   const body = 'the-spar-remembers-body';
   page.body('p4', page.box('p4', [1, 6], [15, 52]), body, 'a0', 3);
-  page.body('p5', page.box('p5', [1, 6], [35, 52]), body, 'a1', 3);
+  page.body('p5', page.box('p5', [1, 6], [34, 52]), body, 'a1', 3);
   const { w, bleed } = page.size();
-  const foot = page.box('p5', [1, 6], [1, 31]);
-  page.picture('p5', { x: 0, y: -bleed, w: w + bleed, h: foot.y + foot.h + bleed }, 'fenn-bench.webp', FRAME, 'fill', { x: 0.42, y: 0.6 });
-  page.caption('p5', { ...page.box('p5', [1, 4], [32, 33]), y: foot.y + foot.h + 6 }, 'fenn-bench.webp');
-  page.picture('p4', page.box('p4', [3, 4], [22, 46]), 'fenn-kite-cutout.png', { mode: 'outline', standOff: mm(5), outline: 'alpha' }, 'fit');
+  const foot = page.box('p5', [1, 6], [1, 29]);
+  page.picture('p5', { x: 0, y: -bleed, w: w + bleed, h: foot.y + foot.h + bleed }, 'fenn-bench.webp', FRAME, 'fill', {
+    x: 0.42,
+    y: 0.6,
+  });
+  page.caption('p5', { ...page.box('p5', [1, 4], [30, 31]), y: foot.y + foot.h + 6 }, 'fenn-bench.webp');
+  // Between the second and the third column of text, so that each of them runs along one side of it.
+  const spine = page.box('p4', [4, 4], [24, 46]);
+  page.picture(
+    'p4',
+    { ...spine, x: spine.x + spine.w + mm(2.5) - mm(27), w: mm(54) },
+    'fenn-kite-cutout.png',
+    { mode: 'outline', standOff: mm(5), outline: 'alpha' },
+    'fit',
+  );
   quote(edit, typesetter, body, 'A kite is finished when it is broken');
 }
 
@@ -258,8 +316,15 @@ function quote(edit: Edit, typesetter: Typesetter, text: string, beginning: stri
 function buildGusts(page: Sheet): void {
   const { w, bleed } = page.size();
   const top = page.box('p6', [1, 6], [1, 25]);
-  page.picture('p6', { x: -bleed, y: -bleed, w: 2 * w + 2 * bleed, h: top.y + top.h + bleed }, 'hollin-head-dusk.jpg', FRAME, 'fill', { x: 0.5, y: 0.62 });
-  page.caption('p6', { ...page.box('p6', [1, 3], [26, 27]), y: top.y + top.h + 6 }, 'hollin-head-dusk.jpg');
+  page.picture(
+    'p6',
+    { x: -bleed, y: -bleed, w: 2 * w + 2 * bleed, h: top.y + top.h + bleed },
+    'hollin-head-dusk.jpg',
+    FRAME,
+    'fill',
+    { x: 0.5, y: 0.62 },
+  );
+  page.caption('p6', { ...page.box('p6', [1, 6], [26, 27]), y: top.y + top.h + 6 }, 'hollin-head-dusk.jpg');
   page.part('p6', page.box('p6', [1, 6], [29, 33]), 'what-the-gust-meter-heard-headline');
   page.part('p6', page.box('p6', [1, 2], [34, 40]), 'what-the-gust-meter-heard-standfirst');
   page.part('p6', page.box('p6', [1, 2], [45, 45]), 'what-the-gust-meter-heard-byline');
@@ -267,7 +332,13 @@ function buildGusts(page: Sheet): void {
   page.body('p6', page.box('p6', [3, 6], [34, 52]), body, 'a0', 2);
   page.body('p7', page.box('p7', [1, 6], [28, 52]), body, 'a1', 3);
   const lantern = page.box('p7', [4, 5], [34, 50]);
-  page.picture('p7', { ...lantern, x: lantern.x - mm(14), w: mm(46) }, 'lantern.jpg', { mode: 'outline', standOff: mm(4), outline: 'background' }, 'fit');
+  page.picture(
+    'p7',
+    { ...lantern, x: lantern.x - mm(14), w: mm(46) },
+    'lantern.jpg',
+    { mode: 'outline', standOff: mm(4), outline: 'background' },
+    'fit',
+  );
 }
 
 function buildBack(page: Sheet): void {
@@ -279,7 +350,14 @@ function buildBack(page: Sheet): void {
   page.part('p8', page.box('p8', [1, 4], [14, 16]), `${story}-standfirst`);
   page.part('p8', page.box('p8', [1, 4], [19, 19]), `${story}-byline`);
   page.body('p8', page.box('p8', [1, 4], [21, 31]), `${story}-body`, 'a0', 2);
-  page.picture('p8', page.box('p8', [3, 6], [24, 52]), 'fenn-kite-cutout.png', { mode: 'outline', standOff: mm(6), outline: 'alpha' }, 'fit', { x: 1, y: 1 });
+  page.picture(
+    'p8',
+    page.box('p8', [3, 6], [24, 52]),
+    'fenn-kite-cutout.png',
+    { mode: 'outline', standOff: mm(6), outline: 'alpha' },
+    'fit',
+    { x: 1, y: 1 },
+  );
   page.words('p8', page.box('p8', [1, 3], [44, 52]), [
     ['kicker', 'NEXT NUMBER'],
     ['contentsStory', 'The loft above the chandlery'],

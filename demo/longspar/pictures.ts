@@ -116,7 +116,8 @@ function bench(): string {
       `<path d="M${r * 2.6} 0 C${r * 1.4} ${-r} ${-r * 0.4} ${-r * 1.1} ${-r * 0.7} 0 C${-r * 0.8} ${r * 0.8} ${r * 0.5} ${r * 0.8} ${r * 0.45} ${r * 0.1} C${r * 0.4} ${-r * 0.35} ${-r * 0.2} ${-r * 0.3} ${-r * 0.15} ${r * 0.1}" fill="none" stroke="${['#f2dcae', '#e6c88e', '#d9b675', '#f8e8c6'][i % 4]}" stroke-width="${(r * 0.3).toFixed(0)}" stroke-linecap="round"/></g>`;
   }
   let grainLines = '';
-  for (let i = 0; i < 40; i++) grainLines += `<path d="${ridge(w, 2200, 1480 + i * 19, 10, random, 6)}" fill="#3b2315" opacity="0.035"/>`;
+  for (let i = 0; i < 40; i++)
+    grainLines += `<path d="${ridge(w, 2200, 1480 + i * 19, 10, random, 6)}" fill="#3b2315" opacity="0.035"/>`;
   return svg(
     w,
     h,
@@ -141,13 +142,15 @@ function observatory(): string {
   const h = 2300;
   const random = chance(1206);
   let stars = '';
-  for (let i = 0; i < 130; i++) stars += `<circle cx="${(random() * w).toFixed(0)}" cy="${(random() * 900).toFixed(0)}" r="${(1.5 + random() * 3.5).toFixed(1)}" fill="#fff" opacity="${(0.3 + random() * 0.6).toFixed(2)}"/>`;
+  for (let i = 0; i < 130; i++)
+    stars += `<circle cx="${(random() * w).toFixed(0)}" cy="${(random() * 900).toFixed(0)}" r="${(1.5 + random() * 3.5).toFixed(1)}" fill="#fff" opacity="${(0.3 + random() * 0.6).toFixed(2)}"/>`;
   let strokes = '';
   for (let i = 0; i < 16; i++) {
     const y = 300 + i * 68 + random() * 30;
     strokes += `<path d="M${-100 - random() * 400} ${y.toFixed(0)} C${900 + random() * 300} ${(y - 160).toFixed(0)} ${1900 + random() * 300} ${(y + 150).toFixed(0)} ${w + 200} ${(y - 40 - random() * 80).toFixed(0)}" fill="none" stroke="#dfe9ef" stroke-width="${(2 + random() * 5).toFixed(1)}" opacity="${(0.08 + random() * 0.14).toFixed(2)}"/>`;
   }
-  const cup = (angle: number) => `<g transform="rotate(${angle})"><path d="M0 0 H130" stroke="#c9813c" stroke-width="11"/><path d="M130 -40 a40 40 0 0 1 0 80 z" fill="#d89248"/></g>`;
+  const cup = (angle: number) =>
+    `<g transform="rotate(${angle})"><path d="M0 0 H130" stroke="#c9813c" stroke-width="11"/><path d="M130 -40 a40 40 0 0 1 0 80 z" fill="#d89248"/></g>`;
   return svg(
     w,
     h,
@@ -179,12 +182,48 @@ function profile(): string {
 }
 
 export const PICTURES: readonly DemoPicture[] = [
-  { file: 'cover-easterly.jpg', caption: 'Over the bar at the river mouth, the first morning of the easterlies.', credit: 'Inge Sarrow', grain: 18, draw: cover },
-  { file: 'fenn-kite-cutout.png', caption: 'The nine-foot ash kite above the bench, last flown in the year of the long easterlies.', credit: 'Inge Sarrow', grain: 0, draw: cutOut },
-  { file: 'fenn-bench.webp', caption: 'Ash by the window: the shavings come off in a single curl, or she begins again.', credit: 'Inge Sarrow', grain: 22, draw: bench },
-  { file: 'hollin-head-dusk.jpg', caption: 'Hollin Head at dusk. The four copper cups have turned since the tower was built.', credit: 'Rafe Dunmore', grain: 20, draw: observatory },
-  { file: 'strand.jpg', caption: 'Taking the line in during the purse, west strand.', credit: 'Rafe Dunmore', grain: 18, draw: strand },
-  { file: 'lantern.jpg', caption: 'The lamp that will be lit two minutes before the gusts.', credit: 'Rafe Dunmore', grain: 0, draw: lantern },
+  {
+    file: 'cover-easterly.jpg',
+    caption: 'Over the bar at the river mouth, the first morning of the easterlies.',
+    credit: 'Inge Sarrow',
+    grain: 18,
+    draw: cover,
+  },
+  {
+    file: 'fenn-kite-cutout.png',
+    caption: 'The nine-foot ash kite above the bench, last flown in the year of the long easterlies.',
+    credit: 'Inge Sarrow',
+    grain: 0,
+    draw: cutOut,
+  },
+  {
+    file: 'fenn-bench.webp',
+    caption: 'Ash by the window: the shavings come off in a single curl, or she begins again.',
+    credit: 'Inge Sarrow',
+    grain: 22,
+    draw: bench,
+  },
+  {
+    file: 'hollin-head-dusk.jpg',
+    caption: 'Hollin Head at dusk. The four copper cups have turned since the tower was built.',
+    credit: 'Rafe Dunmore',
+    grain: 20,
+    draw: observatory,
+  },
+  {
+    file: 'strand.jpg',
+    caption: 'Taking the line in during the purse, west strand.',
+    credit: 'Rafe Dunmore',
+    grain: 18,
+    draw: strand,
+  },
+  {
+    file: 'lantern.jpg',
+    caption: 'The lamp that will be lit two minutes before the gusts.',
+    credit: 'Rafe Dunmore',
+    grain: 0,
+    draw: lantern,
+  },
   { file: 'orrin-profile.jpg', caption: 'Tam Orrin, apprentice.', credit: 'Inge Sarrow', grain: 0, draw: profile },
 ];
 
@@ -201,7 +240,9 @@ export async function drawn(picture: DemoPicture): Promise<Uint8Array> {
     const tile = { width: GRAIN_SIDE, height: GRAIN_SIDE, channels: 3 as const };
     image = image.flatten({ background: '#fff' }).composite([{ input: noise, raw: tile, tile: true, blend: 'soft-light' }]);
   }
-  image = image.withExif({ IFD0: { ImageDescription: picture.caption, Artist: picture.credit, Copyright: 'Restless Kite demo' } });
+  image = image.withExif({
+    IFD0: { ImageDescription: picture.caption, Artist: picture.credit, Copyright: 'Restless Kite demo' },
+  });
   const ending = picture.file.split('.').at(-1);
   if (ending === 'png') return image.png({ compressionLevel: 9 }).toBuffer();
   if (ending === 'webp') return image.flatten({ background: '#fff' }).webp({ quality: 90 }).toBuffer();

@@ -36,7 +36,8 @@ export async function ensureFonts(root) {
 export async function ensureBuild(root) {
   const digest = await digestOf(root);
   const mark = join(root, '.next', 'built-from');
-  if (existsSync(mark) && existsSync(join(root, '.build', 'typesetting.worker.mjs')) && (await readFile(mark, 'utf8')) === digest) return;
+  if (existsSync(mark) && existsSync(join(root, '.build', 'typesetting.worker.mjs')) && (await readFile(mark, 'utf8')) === digest)
+    return;
   say('Building …');
   await ensureFonts(root);
   await run(process.execPath, ['node_modules/next/dist/bin/next', 'build'], { cwd: root, env: { NEXT_TELEMETRY_DISABLED: '1' } });

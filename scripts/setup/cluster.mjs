@@ -77,9 +77,24 @@ export async function startCluster(folder) {
       await chown(handed, owner.uid, owner.gid);
     }
     await chmod(data, 0o700);
-    await run(...wrapped(join(binaries, 'initdb'), ['-D', data, '-U', 'kite', '-E', 'UTF8', '--locale=C.UTF-8', '-A', 'scram-sha-256', `--pwfile=${handed}`, '--no-instructions']), {
-      cwd: '/',
-    });
+    await run(
+      ...wrapped(join(binaries, 'initdb'), [
+        '-D',
+        data,
+        '-U',
+        'kite',
+        '-E',
+        'UTF8',
+        '--locale=C.UTF-8',
+        '-A',
+        'scram-sha-256',
+        `--pwfile=${handed}`,
+        '--no-instructions',
+      ]),
+      {
+        cwd: '/',
+      },
+    );
     await rm(handed, { force: true });
   }
   const password = (await readFile(secret, 'utf8')).trim();
@@ -114,7 +129,9 @@ export async function startCluster(folder) {
     /** Ends the cluster, letting it finish its writing. */
     async stop() {
       if (child.exitCode === null && child.signalCode === null) {
-        await run(...wrapped(join(binaries, 'pg_ctl'), ['-D', data, 'stop', '-m', 'fast', '-w']), { cwd: '/' }).catch(() => undefined);
+        await run(...wrapped(join(binaries, 'pg_ctl'), ['-D', data, 'stop', '-m', 'fast', '-w']), { cwd: '/' }).catch(
+          () => undefined,
+        );
       }
       await ended;
     },
@@ -130,5 +147,7 @@ export async function startCluster(folder) {
 async function endLeftOver(data, binaries) {
   const file = join(data, 'postmaster.pid');
   if (!existsSync(file)) return;
-  await run(...wrapped(join(binaries, 'pg_ctl'), ['-D', data, 'stop', '-m', 'fast', '-w', '-t', '20']), { cwd: '/' }).catch(() => undefined);
+  await run(...wrapped(join(binaries, 'pg_ctl'), ['-D', data, 'stop', '-m', 'fast', '-w', '-t', '20']), { cwd: '/' }).catch(
+    () => undefined,
+  );
 }

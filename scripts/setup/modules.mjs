@@ -7,7 +7,9 @@ import { say } from './say.mjs';
 
 /** Runs `npm ci` when the lock file is not the one that was last installed. */
 export async function ensureModules(root) {
-  const digest = createHash('sha256').update(await readFile(join(root, 'package-lock.json'))).digest('hex');
+  const digest = createHash('sha256')
+    .update(await readFile(join(root, 'package-lock.json')))
+    .digest('hex');
   const mark = join(root, 'node_modules', '.installed');
   const done = existsSync(mark) && (await readFile(mark, 'utf8')) === digest;
   if (done) return;

@@ -31,10 +31,19 @@ export async function ensurePackages(names) {
   for (const name of names) if (!(await PACKAGES[name]())) missing.push(name);
   if (missing.length === 0) return;
   const command = `apt-get update && apt-get install -y --no-install-recommends ${missing.join(' ')}`;
-  if (!(await has('apt-get'))) throw new Stop(`These programs are missing: ${missing.join(', ')}. Install them, then start again.`);
+  if (!(await has('apt-get')))
+    throw new Stop(`These programs are missing: ${missing.join(', ')}. Install them, then start again.`);
   const root = process.getuid?.() === 0;
-  const sudo = !root && (await run('sudo', ['-n', 'true']).then(() => true, () => false));
-  if (!root && !sudo) throw new Stop(`These Debian packages are missing: ${missing.join(', ')}. Install them with this command, then start again:\n  sudo sh -c '${command}'`);
+  const sudo =
+    !root &&
+    (await run('sudo', ['-n', 'true']).then(
+      () => true,
+      () => false,
+    ));
+  if (!root && !sudo)
+    throw new Stop(
+      `These Debian packages are missing: ${missing.join(', ')}. Install them with this command, then start again:\n  sudo sh -c '${command}'`,
+    );
   say(`Installing ${missing.join(', ')} …`);
   // A new cluster of Debian's own is not wanted: the application brings its own.
   const script = `mkdir -p /etc/postgresql-common && { [ -e /etc/postgresql-common/createcluster.conf ] || echo 'create_main_cluster = false' > /etc/postgresql-common/createcluster.conf; } && ${command}`;

@@ -9,13 +9,19 @@ import { Stop } from './say.mjs';
  */
 export function run(program, args, { quiet = true, cwd, env } = {}) {
   return new Promise((resolve, reject) => {
-    const child = spawn(program, args, { cwd, env: { ...process.env, ...env }, stdio: quiet ? ['ignore', 'pipe', 'pipe'] : ['ignore', 'inherit', 'inherit'] });
+    const child = spawn(program, args, {
+      cwd,
+      env: { ...process.env, ...env },
+      stdio: quiet ? ['ignore', 'pipe', 'pipe'] : ['ignore', 'inherit', 'inherit'],
+    });
     let output = '';
     child.stdout?.on('data', (piece) => (output += piece));
     child.stderr?.on('data', (piece) => (output += piece));
     child.once('error', (error) => reject(new Stop(`${program} could not be started: ${error.message}`)));
     child.once('close', (code) =>
-      code === 0 ? resolve(output) : reject(new Stop(`${program} ${args.join(' ')} failed:\n${output.split('\n').slice(-30).join('\n')}`)),
+      code === 0
+        ? resolve(output)
+        : reject(new Stop(`${program} ${args.join(' ')} failed:\n${output.split('\n').slice(-30).join('\n')}`)),
     );
   });
 }

@@ -66,7 +66,11 @@ function paint(document: Document, composed: Composed): PaintedPage[] {
     const markup = new Map(chunks.map((chunk) => [chunk.key, chunk.markup]));
     out.push({
       page: list.page,
-      chunks: chunks.map(({ key, frame, markup: own }) => ({ key, frame, markup: before?.markup.get(key) === own ? undefined : own })),
+      chunks: chunks.map(({ key, frame, markup: own }) => ({
+        key,
+        frame,
+        markup: before?.markup.get(key) === own ? undefined : own,
+      })),
     });
     shown.set(list.page, { list, markup });
   }
@@ -115,7 +119,12 @@ async function take(message: ToWorker): Promise<void> {
       const text = get(base!, 'text', message.text);
       const language = find(base!, 'issue', 'issue')?.language ?? 'en-GB';
       const { pages } = composer.compose(now());
-      const sentences = sentencesOf(text, language, pages, (run) => (run.shaped.width * run.size) / shaper.face(run.face).unitsPerEm);
+      const sentences = sentencesOf(
+        text,
+        language,
+        pages,
+        (run) => (run.shaped.width * run.size) / shaper.face(run.face).unitsPerEm,
+      );
       return send({ type: 'answer', ask: message.ask, sentences });
     }
     case 'plan':
@@ -142,7 +151,10 @@ async function work(): Promise<void> {
       await take(message);
     } catch (error) {
       console.error(error);
-      send({ type: 'failed', message: `The page could not be composed: ${error instanceof Error ? error.message : String(error)}` });
+      send({
+        type: 'failed',
+        message: `The page could not be composed: ${error instanceof Error ? error.message : String(error)}`,
+      });
     }
   }
   working = false;

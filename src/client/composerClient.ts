@@ -125,7 +125,9 @@ export class ComposerClient {
         const before = new Map((pages.get(page) ?? []).map((chunk) => [chunk.key, chunk]));
         pages.set(
           page,
-          chunks.map(({ key, frame, markup }) => (markup === undefined ? (before.get(key) ?? { key, frame, markup: '' }) : { key, frame, markup })),
+          chunks.map(({ key, frame, markup }) =>
+            markup === undefined ? (before.get(key) ?? { key, frame, markup: '' }) : { key, frame, markup },
+          ),
         );
       }
       this.#setting = { ready: true, pages, fits: new Map(message.fits), grown: new Map(message.grown), trouble: undefined };

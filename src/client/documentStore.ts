@@ -48,7 +48,9 @@ export interface Opened {
 
 /** What the store needs of the world around it; a test gives it another. */
 export interface Surroundings {
-  send(change: Omit<Outgoing, 'ofId'> & { of?: number }): Promise<{ status: number; body: { seq?: number; at?: string; message?: string; theirs?: DocumentRecord[] } }>;
+  send(
+    change: Omit<Outgoing, 'ofId'> & { of?: number },
+  ): Promise<{ status: number; body: { seq?: number; at?: string; message?: string; theirs?: DocumentRecord[] } }>;
   keep(pending: readonly unknown[]): void;
   kept(): readonly unknown[];
   later(milliseconds: number, work: () => void): void;
@@ -145,7 +147,9 @@ export class DocumentStore {
     if (!this.#fits(diff)) {
       this.#history.forget({ id: change.id, kind, of: of.id });
       this.#changed();
-      return { refused: `“${of.label}” cannot be ${kind === 'undo' ? 'undone' : 'redone'}: somebody else has changed the same thing since.` };
+      return {
+        refused: `“${of.label}” cannot be ${kind === 'undo' ? 'undone' : 'redone'}: somebody else has changed the same thing since.`,
+      };
     }
     this.#apply(change);
     this.#changed();
@@ -237,10 +241,10 @@ export class DocumentStore {
       while (this.#pending.length > 0) {
         const change = this.#pending[0]!;
         const of = change.ofId === undefined ? undefined : this.#seqOf.get(change.ofId);
-        const { ofId: _, ...rest } = change;
+        const { id, author, label, kind, diff } = change;
         let answer: Awaited<ReturnType<Surroundings['send']>>;
         try {
-          answer = await this.#around.send({ ...rest, ...(of === undefined ? {} : { of }) });
+          answer = await this.#around.send({ id, author, label, kind, diff, ...(of === undefined ? {} : { of }) });
           if (answer.status >= 500) throw new Error(answer.body.message);
         } catch {
           this.#trouble = 'Not stored yet: the server does not answer. What you do is kept here and sent again.';

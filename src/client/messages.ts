@@ -28,7 +28,12 @@ export type ToWorker =
   | { readonly type: 'draft'; readonly diff: Diff | null; readonly turn: number }
   | { readonly type: 'watch'; readonly pages: readonly string[] }
   | { readonly type: 'sentences'; readonly ask: number; readonly text: string }
-  | { readonly type: 'plan'; readonly ask: number; readonly action: keyof PlannedActions; readonly intent: PlannedActions[keyof PlannedActions] };
+  | {
+      readonly type: 'plan';
+      readonly ask: number;
+      readonly action: keyof PlannedActions;
+      readonly intent: PlannedActions[keyof PlannedActions];
+    };
 
 /** A page as painted: its chunks in the order of painting; only those whose markup changed carry it. */
 export interface PaintedPage {
@@ -47,5 +52,11 @@ export type FromWorker =
       /** Time that composing took, milliseconds. */
       readonly took: number;
     }
-  | { readonly type: 'answer'; readonly ask: number; readonly sentences?: readonly Sentence[]; readonly diff?: Diff; readonly refused?: string }
+  | {
+      readonly type: 'answer';
+      readonly ask: number;
+      readonly sentences?: readonly Sentence[];
+      readonly diff?: Diff;
+      readonly refused?: string;
+    }
   | { readonly type: 'failed'; readonly message: string };

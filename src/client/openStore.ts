@@ -16,10 +16,15 @@ export function openStore(document: string, opened: Opened): { store: DocumentSt
   const key = `restless-kite-pending-${document}`;
   const store = new DocumentStore(opened, author(), {
     async send(change) {
-      const response = await fetch(`${base}/changes`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(change) });
+      const response = await fetch(`${base}/changes`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify(change),
+      });
       return { status: response.status, body: (await response.json()) as { message?: string } };
     },
-    keep: (pending) => (pending.length > 0 ? sessionStorage.setItem(key, JSON.stringify(pending)) : sessionStorage.removeItem(key)),
+    keep: (pending) =>
+      pending.length > 0 ? sessionStorage.setItem(key, JSON.stringify(pending)) : sessionStorage.removeItem(key),
     kept: () => JSON.parse(sessionStorage.getItem(key) ?? '[]') as unknown[],
     later: (milliseconds, work) => void setTimeout(work, milliseconds),
   });

@@ -15,7 +15,6 @@ export class RefusedFileError extends Error {
 /** A file's name as a person may read it: without folders, control characters, and not too long. */
 export function plainName(name: string): string {
   const last = name.split(/[\\/]/).at(-1) ?? '';
-  // eslint-disable-next-line no-control-regex
   const clean = last.replace(/[\u0000-\u001f\u007f]/g, '').trim();
   return clean.slice(0, 120) || 'unnamed file';
 }

@@ -13,7 +13,10 @@ export class NoSuchBlobError extends Error {
 export async function putBlob(media: string, bytes: Uint8Array): Promise<string> {
   const sha256 = createHash('sha256').update(bytes).digest('hex');
   await transaction(async (client) => {
-    const { rowCount } = await client.query('insert into blob (sha256, media, bytes) values ($1, $2, $3) on conflict do nothing', [sha256, media, bytes.length]);
+    const { rowCount } = await client.query(
+      'insert into blob (sha256, media, bytes) values ($1, $2, $3) on conflict do nothing',
+      [sha256, media, bytes.length],
+    );
     if (rowCount === 0) return;
     for (let at = 0, position = 0; at < bytes.length; at += PIECE, position++) {
       const piece = Buffer.from(bytes.buffer, bytes.byteOffset + at, Math.min(PIECE, bytes.length - at));
@@ -27,7 +30,9 @@ export async function putBlob(media: string, bytes: Uint8Array): Promise<string>
 export async function getBlob(sha256: string): Promise<{ media: string; bytes: Uint8Array }> {
   const head = await pool().query<{ media: string }>('select media from blob where sha256 = $1', [sha256]);
   if (!head.rows[0]) throw new NoSuchBlobError('There is no such file.');
-  const { rows } = await pool().query<{ content: Buffer }>('select content from blob_piece where sha256 = $1 order by position', [sha256]);
+  const { rows } = await pool().query<{ content: Buffer }>('select content from blob_piece where sha256 = $1 order by position', [
+    sha256,
+  ]);
   return { media: head.rows[0].media, bytes: Buffer.concat(rows.map((row) => row.content)) };
 }
 

@@ -23,7 +23,9 @@ export interface Delivery {
 const COLUMNS = `id, document_id as document, seq::int, options, state, done, total, message, file_name as "fileName", blob,
   to_char(created_at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as at`;
 
-export async function insertDelivery(delivery: Pick<Delivery, 'id' | 'document' | 'seq' | 'options' | 'fileName'>): Promise<void> {
+export async function insertDelivery(
+  delivery: Pick<Delivery, 'id' | 'document' | 'seq' | 'options' | 'fileName'>,
+): Promise<void> {
   await pool().query('insert into delivery (id, document_id, seq, options, file_name) values ($1, $2, $3, $4, $5)', [
     delivery.id,
     delivery.document,
@@ -40,18 +42,27 @@ export async function findDelivery(id: string): Promise<Delivery | undefined> {
 
 /** The last deliveries of a document, the newest first. */
 export async function listDeliveries(document: string, limit = 20): Promise<Delivery[]> {
-  const { rows } = await pool().query<Delivery>(`select ${COLUMNS} from delivery where document_id = $1 order by created_at desc limit $2`, [document, limit]);
+  const { rows } = await pool().query<Delivery>(
+    `select ${COLUMNS} from delivery where document_id = $1 order by created_at desc limit $2`,
+    [document, limit],
+  );
   return rows;
 }
 
 /** Notes how far the work is. Gives false when it has been cancelled and is to stop. */
 export async function noteProgress(id: string, done: number, total: number): Promise<boolean> {
-  const { rowCount } = await pool().query(`update delivery set state = 'working', done = $2, total = $3 where id = $1 and state in ('waiting', 'working')`, [id, done, total]);
+  const { rowCount } = await pool().query(
+    `update delivery set state = 'working', done = $2, total = $3 where id = $1 and state in ('waiting', 'working')`,
+    [id, done, total],
+  );
   return rowCount === 1;
 }
 
 /** Ends a delivery that is still under way; one that has ended stays as it is. Gives whether this call ended it. */
-export async function endDelivery(id: string, end: { state: 'done'; blob: string } | { state: 'failed' | 'cancelled'; message: string }): Promise<boolean> {
+export async function endDelivery(
+  id: string,
+  end: { state: 'done'; blob: string } | { state: 'failed' | 'cancelled'; message: string },
+): Promise<boolean> {
   const { rowCount } = await pool().query(
     `update delivery set state = $2, blob = $3, message = $4, done = case when $2 = 'done' then total else done end
       where id = $1 and state in ('waiting', 'working')`,

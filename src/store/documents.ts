@@ -67,13 +67,19 @@ export async function loadRecords(id: string): Promise<{ seq: number; records: D
 
 /** Changes after `seq`, the oldest first. */
 export async function changesAfter(id: string, seq: number, limit = 500): Promise<StoredChange[]> {
-  const { rows } = await pool().query<StoredChange>(`select ${CHANGE} from change where document_id = $1 and seq > $2 order by seq limit $3`, [id, seq, limit]);
+  const { rows } = await pool().query<StoredChange>(
+    `select ${CHANGE} from change where document_id = $1 and seq > $2 order by seq limit $3`,
+    [id, seq, limit],
+  );
   return rows;
 }
 
 /** The last changes, the oldest first: what undo goes back through. */
 export async function lastChanges(id: string, limit: number): Promise<StoredChange[]> {
-  const { rows } = await pool().query<StoredChange>(`select ${CHANGE} from change where document_id = $1 order by seq desc limit $2`, [id, limit]);
+  const { rows } = await pool().query<StoredChange>(
+    `select ${CHANGE} from change where document_id = $1 order by seq desc limit $2`,
+    [id, limit],
+  );
   return rows.reverse();
 }
 
@@ -103,13 +109,17 @@ export async function storeChange(document: string, change: NewChange): Promise<
   return transaction(async (client) => {
     const head = await client.query<{ seq: number }>('select seq::int from document where id = $1 for update', [document]);
     if (!head.rows[0]) throw new NoSuchDocumentError('There is no such issue.');
-    const again = await client.query<StoredChange>(`select ${CHANGE} from change where document_id = $1 and id = $2`, [document, change.id]);
+    const again = await client.query<StoredChange>(`select ${CHANGE} from change where document_id = $1 and id = $2`, [
+      document,
+      change.id,
+    ]);
     if (again.rows[0]) return again.rows[0];
 
     await checkBase(client, document, change.diff);
     const seq = head.rows[0].seq + 1;
     const { added, updated, removed } = change.diff;
-    if (removed.length > 0) await client.query('delete from record where document_id = $1 and id = any($2)', [document, removed.map(({ id }) => id)]);
+    if (removed.length > 0)
+      await client.query('delete from record where document_id = $1 and id = any($2)', [document, removed.map(({ id }) => id)]);
     await putRecords(client, document, [...updated.map(({ after }) => after), ...added], seq);
     const { rows } = await client.query<StoredChange>(
       `insert into change (document_id, seq, id, author, label, kind, of, diff) values ($1, $2, $3, $4, $5, $6, $7, $8) returning ${CHANGE}`,

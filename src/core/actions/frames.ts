@@ -21,7 +21,14 @@ export function pageWithGrid(document: Document, id: string): { page: PlacedPage
 }
 
 /** Adds a frame on top of what lies on its page. */
-export function putFrame(edit: Edit, on: string, box: Box, content: FrameContent, wrap: Wrap = NO_WRAP, more: Partial<FrameRecord> = {}): FrameRecord {
+export function putFrame(
+  edit: Edit,
+  on: string,
+  box: Box,
+  content: FrameContent,
+  wrap: Wrap = NO_WRAP,
+  more: Partial<FrameRecord> = {},
+): FrameRecord {
   if (box.w < LEAST_SIDE && box.h < LEAST_SIDE) throw new ActionError('That stretch is too small for a frame.');
   return edit.put<FrameRecord>({
     id: newId(),
@@ -55,7 +62,8 @@ export function placeFrames(document: Document, places: ReadonlyMap<string, Plac
   for (const [id, { on, box }] of places) {
     const frame = get(edit.document, 'frame', id);
     const thin = frame.content.type === 'rule';
-    if (box.w < LEAST_SIDE || (box.h < LEAST_SIDE && !thin)) throw new ActionError('A frame must be at least 4 pt wide and high.');
+    if (box.w < LEAST_SIDE || (box.h < LEAST_SIDE && !thin))
+      throw new ActionError('A frame must be at least 4 pt wide and high.');
     if (on !== frame.on) {
       pageWithGrid(document, on);
       edit.put({ ...frame, on, box, order: orderAfter(framesOn(edit.document, on)) });
@@ -67,7 +75,8 @@ export function placeFrames(document: Document, places: ReadonlyMap<string, Plac
 export function setWrap(document: Document, id: string, wrap: Partial<Wrap>): Diff {
   const edit = new Edit(document);
   const frame = get(document, 'frame', id);
-  if (wrap.standOff !== undefined && !(wrap.standOff >= 0 && wrap.standOff <= 720)) throw new ActionError('A stand-off is between 0 and 254 mm.');
+  if (wrap.standOff !== undefined && !(wrap.standOff >= 0 && wrap.standOff <= 720))
+    throw new ActionError('A stand-off is between 0 and 254 mm.');
   const next = { ...frame.wrap, ...wrap };
   if (next.mode === 'outline') {
     const picture = frame.content.type === 'picture' ? find(document, 'picture', frame.content.picture) : undefined;
@@ -114,7 +123,12 @@ export function removeFrames(document: Document, ids: readonly string[]): Diff {
     if (frame.content.type !== 'text') continue;
     const text = find(edit.document, 'text', frame.content.text);
     const alone = threadOf(edit.document, frame.content.text).length === 0;
-    if (text && alone && (text.role === 'quote' || text.role === 'furniture' || (text.role !== 'body' && text.story === undefined))) edit.remove(text.id);
+    if (
+      text &&
+      alone &&
+      (text.role === 'quote' || text.role === 'furniture' || (text.role !== 'body' && text.story === undefined))
+    )
+      edit.remove(text.id);
   }
   return edit.diff();
 }

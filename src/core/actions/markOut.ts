@@ -26,10 +26,23 @@ export function markOut(document: Document, { page: id, box, as, words = '' }: M
   const on = page.page.id;
   switch (as) {
     case 'picture':
-      putFrame(edit, on, box, { type: 'picture', fit: 'fill', focus: { x: 0.5, y: 0.5 } }, { mode: 'frame', standOff: mm(4), outline: 'alpha' });
+      putFrame(
+        edit,
+        on,
+        box,
+        { type: 'picture', fit: 'fill', focus: { x: 0.5, y: 0.5 } },
+        { mode: 'frame', standOff: mm(4), outline: 'alpha' },
+      );
       break;
     case 'panel':
-      putFrame(edit, on, box, { type: 'panel' }, { mode: 'frame', standOff: mm(4), outline: 'alpha' }, { fill: { swatch: 'tint', tint: 1 } });
+      putFrame(
+        edit,
+        on,
+        box,
+        { type: 'panel' },
+        { mode: 'frame', standOff: mm(4), outline: 'alpha' },
+        { fill: { swatch: 'tint', tint: 1 } },
+      );
       break;
     case 'rule':
       putFrame(edit, on, { ...box, h: 0.75 }, { type: 'rule', weight: 0.75 }, NO_WRAP, { fill: { swatch: 'ink', tint: 1 } });
@@ -37,13 +50,30 @@ export function markOut(document: Document, { page: id, box, as, words = '' }: M
     case 'headline':
     case 'quote': {
       const role = as === 'quote' ? 'quote' : 'furniture';
-      const text = edit.put<TextRecord>({ id: newId(), kind: 'text', role, body: plainBody(as === 'quote' ? 'pullQuote' : 'headline', words) });
+      const text = edit.put<TextRecord>({
+        id: newId(),
+        kind: 'text',
+        role,
+        body: plainBody(as === 'quote' ? 'pullQuote' : 'headline', words),
+      });
       putFrame(
         edit,
         on,
         box,
-        { type: 'text', text: text.id, order: 'a0', columns: 1, gutter: 0, inset: 0, grows: true, ignoresWraps: true, align: 'top' },
-        as === 'quote' ? { mode: 'frame', standOff: QUOTE_STAND_OFF, outline: 'alpha' } : { mode: 'frame', standOff: 0, outline: 'alpha' },
+        {
+          type: 'text',
+          text: text.id,
+          order: 'a0',
+          columns: 1,
+          gutter: 0,
+          inset: 0,
+          grows: true,
+          ignoresWraps: true,
+          align: 'top',
+        },
+        as === 'quote'
+          ? { mode: 'frame', standOff: QUOTE_STAND_OFF, outline: 'alpha' }
+          : { mode: 'frame', standOff: 0, outline: 'alpha' },
       );
     }
   }

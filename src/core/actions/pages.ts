@@ -30,5 +30,7 @@ export function putPages(edit: Edit, { after, count, master }: AddPages): PageRe
   const keys = generateNKeysBetween(pages[index]?.order ?? null, pages[index + 1]?.order ?? null, count);
   const like = master ?? pages[Math.max(0, index)]?.master ?? all(edit.document, 'master')[0]?.id;
   if (!like) throw new ActionError('The issue has no master page for a new page to use.');
-  return keys.map((order) => edit.put<PageRecord>({ id: newId(), kind: 'page', order, master: get(edit.document, 'master', like).id }));
+  return keys.map((order) =>
+    edit.put<PageRecord>({ id: newId(), kind: 'page', order, master: get(edit.document, 'master', like).id }),
+  );
 }

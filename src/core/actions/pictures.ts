@@ -52,7 +52,10 @@ export function fillFrame(document: Document, frameId: string, pictureId: string
   const frame = get(document, 'frame', frameId);
   if (frame.content.type !== 'picture') throw new ActionError('Only a picture frame takes a picture.');
   const picture = get(document, 'picture', pictureId);
-  const wrap = frame.wrap.mode === 'outline' && !picture.outlines[frame.wrap.outline] ? { ...usualWrap(picture), standOff: frame.wrap.standOff } : frame.wrap;
+  const wrap =
+    frame.wrap.mode === 'outline' && !picture.outlines[frame.wrap.outline]
+      ? { ...usualWrap(picture), standOff: frame.wrap.standOff }
+      : frame.wrap;
   edit.put({ ...frame, wrap, content: { ...frame.content, picture: picture.id } });
   return edit.diff();
 }

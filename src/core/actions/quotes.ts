@@ -68,7 +68,8 @@ function findPassage(typesetter: Typesetter, document: Document, passage: Passag
       for (let column = 0; column < item.columns.length; column++) {
         const { lines, paragraphs } = item.columns[column]!;
         const line = lines.find(
-          (each, i) => paragraphs[i] === passage.paragraph && each.runs.some((run) => run.to > passage.from && run.from < passage.to),
+          (each, i) =>
+            paragraphs[i] === passage.paragraph && each.runs.some((run) => run.to > passage.from && run.from < passage.to),
         );
         if (line) return { page: list.page, item: item satisfies TextItem, column, y: line.baseline - line.ascent };
       }

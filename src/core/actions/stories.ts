@@ -95,7 +95,17 @@ export function placeStory(document: Document, intent: PlaceStory, typesetter: T
 }
 
 const growing = (text: string, edit: Edit) =>
-  ({ type: 'text', text, order: orderAfter(places(edit.document, text)), columns: 1, gutter: 0, inset: 0, grows: true, ignoresWraps: true, align: 'top' }) as const;
+  ({
+    type: 'text',
+    text,
+    order: orderAfter(places(edit.document, text)),
+    columns: 1,
+    gutter: 0,
+    inset: 0,
+    grows: true,
+    ignoresWraps: true,
+    align: 'top',
+  }) as const;
 
 const places = (document: Document, text: string): { order: string }[] =>
   threadOf(document, text).map(({ content }) => ({ order: content.type === 'text' ? content.order : '' }));
@@ -104,7 +114,15 @@ function nextLine(first: number, step: number, y: number): number {
   return first - step + Math.ceil((y - (first - step)) / step - 1e-6) * step;
 }
 
-function putBody(edit: Edit, text: string, page: string, box: Box, columns: number, gutter: number, behind?: string): FrameRecord {
+function putBody(
+  edit: Edit,
+  text: string,
+  page: string,
+  box: Box,
+  columns: number,
+  gutter: number,
+  behind?: string,
+): FrameRecord {
   const thread = threadOf(edit.document, text);
   const index = behind === undefined ? thread.length - 1 : thread.findIndex((frame) => frame.id === behind);
   const order = orderBehind(places(edit.document, text), index);
@@ -151,7 +169,8 @@ export function flow(edit: Edit, text: string, from: FrameRecord, typesetter: Ty
     const { page, grid } = pageWithGrid(edit.document, behind.on);
     const columns = textColumns(grid, page.master, grid.area);
     const count = Math.max(1, Math.ceil(over / Math.max(1, columns * grid.lines)));
-    if (added + count > MOST_FLOW_PAGES) throw new ActionError('The story would need more pages than an issue may have. Is the type area large enough?');
+    if (added + count > MOST_FLOW_PAGES)
+      throw new ActionError('The story would need more pages than an issue may have. Is the type area large enough?');
     for (const own of putPages(edit, { after: behind.on, count, master: page.master.id })) {
       const placed = placedPage(edit.document, own.id)!;
       const area = pageGrid(formatOf(edit.document), placed.master, placed.side);
@@ -163,7 +182,9 @@ export function flow(edit: Edit, text: string, from: FrameRecord, typesetter: Ty
   const shown = typesetter.compose(edit.document);
   for (const frame of [...threadOf(edit.document, text)].reverse().slice(0, added)) {
     const list = shown.pages.find((page) => page.page === frame.on);
-    const lines = list?.items.some((item) => item.type === 'text' && item.frame === frame.id && item.columns.some((column) => column.lines.length > 0));
+    const lines = list?.items.some(
+      (item) => item.type === 'text' && item.frame === frame.id && item.columns.some((column) => column.lines.length > 0),
+    );
     if (lines) break;
     edit.remove(frame.id);
     edit.remove(frame.on);

@@ -87,7 +87,11 @@ export class Composer {
     // Frames that grow come first: how high they are decides what other texts must keep away from.
     const grows = (setup: Setup) => setup.frames.some(({ frame }) => frame.content.type === 'text' && frame.content.grows);
     const fixed = shown.filter(({ frame }) => !(frame.content.type === 'text' && frame.content.grows));
-    const run = (list: readonly Setup[], around: ReadonlyMap<number, readonly Exclusion[]>, owners: ReadonlyMap<Exclusion, string>) => {
+    const run = (
+      list: readonly Setup[],
+      around: ReadonlyMap<number, readonly Exclusion[]>,
+      owners: ReadonlyMap<Exclusion, string>,
+    ) => {
       for (const setup of list) {
         const set = this.#setText(document, setup, around, owners);
         if (!setup.frames[0]!.fromMaster) fits.set(setup.text.id, set.fit);
@@ -176,14 +180,20 @@ export class Composer {
     const key = `${frame.id} ${page.page.id}`;
     const picture = frame.content.type === 'picture' ? find(document, 'picture', frame.content.picture) : undefined;
     const kept = this.#exclusions.get(key);
-    if (kept && kept.frame === frame && kept.picture === picture && kept.dx === page.dx && kept.box.h === box.h) return kept.exclusion;
+    if (kept && kept.frame === frame && kept.picture === picture && kept.dx === page.dx && kept.box.h === box.h)
+      return kept.exclusion;
     const at = { ...box, x: box.x + page.dx };
     let outline = boxOutline(at);
     if (frame.wrap.mode === 'outline' && picture && frame.content.type === 'picture') {
       const traced = picture.outlines[frame.wrap.outline];
       if (traced) outline = laidOver(traced, placedPicture(at, picture, frame.content));
     }
-    const own = exclusion(outline, frame.wrap.standOff, frame.wrap.mode === 'clear' ? 'clear' : 'both', outlineBox(outline) ?? at);
+    const own = exclusion(
+      outline,
+      frame.wrap.standOff,
+      frame.wrap.mode === 'clear' ? 'clear' : 'both',
+      outlineBox(outline) ?? at,
+    );
     this.#exclusions.set(key, { frame, picture, box, dx: page.dx, exclusion: own });
     return own;
   }
@@ -197,11 +207,14 @@ export class Composer {
     const columns = this.#threadColumns(document, setup, around, owners);
     const earlier = this.#texts.get(setup.key);
     const paragraphs = this.#fillables(document, setup);
-    const sameColumns = earlier && earlier.filled.columns.length === columns.length && columns.every((c, i) => c === earlier.filled.columns[i]);
+    const sameColumns =
+      earlier && earlier.filled.columns.length === columns.length && columns.every((c, i) => c === earlier.filled.columns[i]);
     const sameText =
       earlier &&
       earlier.filled.paragraphs.length === paragraphs.length &&
-      paragraphs.every((p, i) => p.prepared === earlier.filled.paragraphs[i]!.prepared && p.startIn === earlier.filled.paragraphs[i]!.startIn);
+      paragraphs.every(
+        (p, i) => p.prepared === earlier.filled.paragraphs[i]!.prepared && p.startIn === earlier.filled.paragraphs[i]!.startIn,
+      );
     if (earlier && sameColumns && sameText && sameFrames(earlier, setup)) return earlier;
     const filled = fill(paragraphs, columns, this.#shaper, earlier?.filled);
     const set: SetText = {
@@ -266,7 +279,14 @@ export class Composer {
     }
     const last = out.at(-1)!;
     if (!last.endless) {
-      const beyond = { ...last, frame: '', exclusions: [], endless: true, overset: true, box: { ...last.box, y: last.box.y + last.box.h } };
+      const beyond = {
+        ...last,
+        frame: '',
+        exclusions: [],
+        endless: true,
+        overset: true,
+        box: { ...last.box, y: last.box.y + last.box.h },
+      };
       out.push(this.#sameColumn(`${setup.key} beyond`, beyond));
     }
     return out;
@@ -303,7 +323,8 @@ export class Composer {
       const items = byPage.get(page.page.id) ?? [];
       byPage.set(page.page.id, items);
       const box = grown.get(frame.id) ?? given;
-      if (frame.fill) items.push({ type: 'area', frame: frame.id, box, ink: this.#inks.ink(document, frame.fill.swatch, frame.fill.tint) });
+      if (frame.fill)
+        items.push({ type: 'area', frame: frame.id, box, ink: this.#inks.ink(document, frame.fill.swatch, frame.fill.tint) });
       const { content } = frame;
       if (content.type === 'picture') {
         const picture = find(document, 'picture', content.picture);
@@ -343,11 +364,19 @@ const itemKey = (frame: FrameRecord, page: PlacedPage): string => `${frame.id} $
 const sameBox = (a: Box, b: Box): boolean => a.x === b.x && a.y === b.y && a.w === b.w && a.h === b.h;
 
 function sameExclusions(a: readonly Exclusion[], b: readonly Exclusion[]): boolean {
-  return a.length === b.length && a.every((each, i) => each === b[i] || (each.standOff === b[i]!.standOff && each.flow === b[i]!.flow && each.outline === b[i]!.outline));
+  return (
+    a.length === b.length &&
+    a.every(
+      (each, i) =>
+        each === b[i] || (each.standOff === b[i]!.standOff && each.flow === b[i]!.flow && each.outline === b[i]!.outline),
+    )
+  );
 }
 
 function sameFrames(earlier: SetText, setup: Setup): boolean {
-  return earlier.items.size === setup.frames.length && setup.frames.every(({ frame, page }) => earlier.items.has(itemKey(frame, page)));
+  return (
+    earlier.items.size === setup.frames.length && setup.frames.every(({ frame, page }) => earlier.items.has(itemKey(frame, page)))
+  );
 }
 
 /** One page's exclusions are those of its spread, moved by where the page lies; kept so that identity holds. */
@@ -407,7 +436,10 @@ function itemsOf(setup: Setup, filled: Filled): Map<string, TextItem> {
 
 function loweredTo(item: TextItem, by: number): TextItem {
   if (by < 0.05) return item;
-  const columns = item.columns.map((column) => ({ ...column, lines: column.lines.map((line) => ({ ...line, baseline: line.baseline + by })) }));
+  const columns = item.columns.map((column) => ({
+    ...column,
+    lines: column.lines.map((line) => ({ ...line, baseline: line.baseline + by })),
+  }));
   return { ...item, columns };
 }
 
@@ -434,6 +466,7 @@ function sameItem(a: Item, b: Item): boolean {
   if (a === b) return true;
   if (a.type !== b.type || a.frame !== b.frame || !sameBox(a.box, b.box)) return false;
   if (a.type === 'area' && b.type === 'area') return a.ink === b.ink;
-  if (a.type === 'picture' && b.type === 'picture') return a.picture === b.picture && sameBox(a.placed, b.placed) && !a.outline === !b.outline;
+  if (a.type === 'picture' && b.type === 'picture')
+    return a.picture === b.picture && sameBox(a.placed, b.placed) && !a.outline === !b.outline;
   return a.type === 'empty';
 }

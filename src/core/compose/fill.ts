@@ -89,7 +89,8 @@ function takeOver(
 ): PlacedParagraph | undefined {
   const { start: was } = before;
   if (before.moved !== moved || before.startIn !== of.startIn) return undefined;
-  if (was.column !== start.column || was.y !== start.y || was.atTop !== start.atTop || was.after !== start.after) return undefined;
+  if (was.column !== start.column || was.y !== start.y || was.atTop !== start.atTop || was.after !== start.after)
+    return undefined;
   const to = before.lines.at(-1)?.column ?? start.column;
   for (let c = start.column; c <= to; c++) if (old[c] !== columns[c]) return undefined;
   return before;
@@ -203,7 +204,8 @@ function uncomfortable(
   const inFinal = rows.filter((row) => row.column === final.column).length;
   const canMove = !(start.atTop && first.column === start.column);
   if (style.keepTogether && canMove) return { column: first.column, from: first.baseline, what: 'keep' };
-  if (inFirst < Math.min(style.orphans, rows.length) && canMove) return { column: first.column, from: first.baseline, what: 'widow' };
+  if (inFirst < Math.min(style.orphans, rows.length) && canMove)
+    return { column: first.column, from: first.baseline, what: 'widow' };
   if (inFinal < style.widows && rows.length > style.widows) {
     const before = rows.filter((row) => row.column === final.column - 1);
     const spare = style.widows - inFinal;
@@ -238,9 +240,14 @@ function headingToMove(
   const wanted = Math.min(above.prepared.style.keepNext, own.lines.length);
   if (own.lines.filter((line) => line.column === column).length >= wanted) return undefined;
   let first = index - 1;
-  while (first > 0 && done[first - 1]!.prepared.style.keepNext > 0 && done[first - 1]!.lines.at(-1)?.column === done[first]!.lines[0]?.column) {
+  while (
+    first > 0 &&
+    done[first - 1]!.prepared.style.keepNext > 0 &&
+    done[first - 1]!.lines.at(-1)?.column === done[first]!.lines[0]?.column
+  ) {
     first--;
   }
-  if (moved.has(first) || (done[first]!.start.atTop && done[first]!.lines[0]?.column === done[first]!.start.column)) return undefined;
+  if (moved.has(first) || (done[first]!.start.atTop && done[first]!.lines[0]?.column === done[first]!.start.column))
+    return undefined;
   return first;
 }

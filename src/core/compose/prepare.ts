@@ -101,7 +101,7 @@ export function prepare(paragraph: ParagraphNode, style: ParagraphProperties, se
     while (to < text.length && !isSpace(text.charCodeAt(to)) && text.charCodeAt(to) !== 0x2028) to++;
     const first = pieces.length;
     let start = x;
-    for (let from = at; from < to; ) {
+    for (let from = at; from < to;) {
       while (runs[run]!.to <= from) run++;
       const upTo = Math.min(to, runs[run]!.to);
       const shaped = shaper.shape(runs[run]!.face, runs[run]!.features, setting.language, text.slice(from, upTo));
@@ -122,7 +122,8 @@ export function prepare(paragraph: ParagraphNode, style: ParagraphProperties, se
           const piece = pieces[i]!;
           if (piece.to <= cut) {
             left += piece.width;
-            if (piece.to === cut && hyphen) left += hyphenWidth(shaper, runs[piece.run]!, setting.language, text.slice(piece.from, cut)) - piece.width;
+            if (piece.to === cut && hyphen)
+              left += hyphenWidth(shaper, runs[piece.run]!, setting.language, text.slice(piece.from, cut)) - piece.width;
           } else if (piece.from >= cut) right += piece.width;
           else {
             const own = runs[piece.run]!;
@@ -248,14 +249,16 @@ function markedRun(marks: readonly Mark[] | undefined, style: ParagraphPropertie
   return styleRun(style, has('strong') ? Math.max(700, style.weight) : style.weight, italic, features.join(','), setting, main);
 }
 
-const sameLook = (a: StyleRun, b: StyleRun): boolean => a.face === b.face && a.features === b.features && a.size === b.size && a.ink === b.ink;
+const sameLook = (a: StyleRun, b: StyleRun): boolean =>
+  a.face === b.face && a.features === b.features && a.size === b.size && a.ink === b.ink;
 
 function widthOf(shaper: Shaper, run: StyleRun, language: string, text: string): number {
   const shaped = shaper.shape(run.face, run.features, language, text);
   return (shaped.width + run.tracking * shaped.glyphs.length) * run.factor;
 }
 
-const hyphenWidth = (shaper: Shaper, run: StyleRun, language: string, head: string): number => widthOf(shaper, run, language, `${head}-`);
+const hyphenWidth = (shaper: Shaper, run: StyleRun, language: string, head: string): number =>
+  widthOf(shaper, run, language, `${head}-`);
 
 /**
  * What the face's kerning adds to a space between its two neighbours. Words are shaped by themselves, so that they
@@ -308,7 +311,8 @@ function wordBreaks(word: string, hyphens: boolean, setting: Setting): readonly 
   for (const to of [...attached, word.length]) {
     // A word joined by a hyphen is broken at that hyphen only, as is common practice.
     if (hyphens && !word.includes('-')) {
-      for (const point of setting.hyphenation.points(word.slice(from, to), setting.language)) out.push({ offset: from + point, hyphen: true });
+      for (const point of setting.hyphenation.points(word.slice(from, to), setting.language))
+        out.push({ offset: from + point, hyphen: true });
     }
     if (to < word.length) out.push({ offset: to, hyphen: false });
     from = to;

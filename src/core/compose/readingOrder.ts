@@ -20,7 +20,7 @@ export function inReadingOrder(document: Document, items: readonly Item[]): Item
   const before = (a: number, b: number): boolean => {
     const p = keys[a]!;
     const q = keys[b]!;
-    if ((p.role < 0) !== (q.role < 0)) return p.role < 0;
+    if (p.role < 0 !== q.role < 0) return p.role < 0;
     if (p.story !== q.story) {
       if ((p.story === '') !== (q.story === '')) return q.story === '';
       return storyTop.get(p.story)! < storyTop.get(q.story)!;

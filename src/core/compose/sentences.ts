@@ -17,7 +17,12 @@ export interface PlacedSentence {
  * The sentences of a text, by the rules of Unicode (UAX #29, as the language's `Intl.Segmenter` has them), with their
  * places on the pages. A sentence that no frame shows has no boxes.
  */
-export function sentencesOf(text: TextRecord, language: string, pages: readonly PageList[], widthOf: (run: Run) => number): PlacedSentence[] {
+export function sentencesOf(
+  text: TextRecord,
+  language: string,
+  pages: readonly PageList[],
+  widthOf: (run: Run) => number,
+): PlacedSentence[] {
   const segmenter = new Intl.Segmenter(language, { granularity: 'sentence' });
   const out: PlacedSentence[] = [];
   text.body.content.forEach((node, paragraph) => {

@@ -14,14 +14,7 @@ export interface LinePlace {
  * their alignment. What a justified line cannot take up within its limits it still takes up, and says so in
  * `wordSpace`; what is too long stands out to the right.
  */
-export function setLine(
-  of: Prepared,
-  a: number,
-  b: number,
-  place: LinePlace,
-  shaper: Shaper,
-  isFirst: boolean,
-): Line {
+export function setLine(of: Prepared, a: number, b: number, place: LinePlace, shaper: Shaper, isFirst: boolean): Line {
   const { text, pieces, runs, style } = of;
   const from = of.next[a]!;
   const to = of.end[b]!;
@@ -83,7 +76,8 @@ export function setLine(
   const room = place.width - indent;
   const short = room - x;
   const stretched = justified && gaps > 0 ? Math.max(short, -spaces * (1 - style.wordSpace.least)) : 0;
-  const offset = justified || style.align === 'left' || style.align === 'justify' ? 0 : style.align === 'right' ? short : short / 2;
+  const offset =
+    justified || style.align === 'left' || style.align === 'justify' ? 0 : style.align === 'right' ? short : short / 2;
   const perSpace = gaps > 0 ? stretched / gaps : 0;
   const left = place.x + indent + offset;
   const out: Run[] = words.map(({ x: at, gaps: before, run }) => ({ x: left + at + before * perSpace, ...run }));

@@ -131,7 +131,8 @@ export function freeStretch(grid: PageGrid, at: Point, taken: readonly Box[]): S
 
 /** A stretch in words, "columns 2 to 4, lines 10 to 32". */
 export function stretchWords(stretch: Stretch): string {
-  const range = (one: string, [from, to]: readonly [number, number]) => (from === to ? `${one} ${from}` : `${one}s ${from} to ${to}`);
+  const range = (one: string, [from, to]: readonly [number, number]) =>
+    from === to ? `${one} ${from}` : `${one}s ${from} to ${to}`;
   return `${range('column', stretch.columns)}, ${range('line', stretch.lines)}`;
 }
 

@@ -3,7 +3,11 @@ import type { PictureContent } from '../records/frame';
 import type { PictureRecord } from '../records/index';
 
 /** Where the whole picture lies when its frame is `box`: covering it or inside it, whole and in proportion. */
-export function placedPicture(box: Box, picture: Pick<PictureRecord, 'width' | 'height'>, content: Pick<PictureContent, 'fit' | 'focus'>): Box {
+export function placedPicture(
+  box: Box,
+  picture: Pick<PictureRecord, 'width' | 'height'>,
+  content: Pick<PictureContent, 'fit' | 'focus'>,
+): Box {
   const across = box.w / picture.width;
   const down = box.h / picture.height;
   const scale = content.fit === 'fill' ? Math.max(across, down) : Math.min(across, down);

@@ -5,7 +5,10 @@ import type { BodyNode, InlineNode, ParagraphNode } from './text';
 export const bodySchema = new Schema({
   nodes: {
     doc: { content: 'paragraph+' },
-    paragraph: { content: 'inline*', attrs: { style: { default: 'body' }, list: { default: undefined }, startIn: { default: undefined } } },
+    paragraph: {
+      content: 'inline*',
+      attrs: { style: { default: 'body' }, list: { default: undefined }, startIn: { default: undefined } },
+    },
     text: { group: 'inline' },
     lineBreak: { group: 'inline', inline: true },
     field: { group: 'inline', inline: true, attrs: { name: {} } },

@@ -19,7 +19,9 @@ export interface PictureRecord extends RecordBase<'picture'> {
   readonly credit: string;
 }
 
-const outline = Joi.array().max(200).items(Joi.array().min(6).max(4000).items(Joi.number().min(-1).max(2)));
+const outline = Joi.array()
+  .max(200)
+  .items(Joi.array().min(6).max(4000).items(Joi.number().min(-1).max(2)));
 
 export const pictureSchema = recordSchema('picture', {
   name: lineSchema.required(),

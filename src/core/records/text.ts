@@ -82,4 +82,3 @@ export const textSchema = recordSchema('text', {
   body: Joi.object({ type: Joi.valid('doc').required(), content: Joi.array().items(paragraph).min(1).required() }).required(),
   source: Joi.object({ text: idSchema.required(), words: Joi.string().max(5000).required() }),
 });
-

@@ -84,5 +84,8 @@ const NONE: readonly number[] = [];
 /** The language whose patterns serve a BCP 47 tag: `en-GB` and `en` give `en-gb`; undefined where there are none. */
 export function matchLanguage(tag: string): HyphenationLanguage | undefined {
   const lower = tag.toLowerCase();
-  return HYPHENATION_LANGUAGES.find((name) => name === lower) ?? HYPHENATION_LANGUAGES.find((name) => name.split('-')[0] === lower.split('-')[0]);
+  return (
+    HYPHENATION_LANGUAGES.find((name) => name === lower) ??
+    HYPHENATION_LANGUAGES.find((name) => name.split('-')[0] === lower.split('-')[0])
+  );
 }

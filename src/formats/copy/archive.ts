@@ -10,7 +10,10 @@ export const ARCHIVE_LIMITS = { entries: 2_000, bytes: 200_000_000 } as const;
  *
  * @throws RefusedFileError when it is damaged or holds too much
  */
-export async function checkArchive(bytes: Uint8Array, limits: { entries: number; bytes: number } = ARCHIVE_LIMITS): Promise<void> {
+export async function checkArchive(
+  bytes: Uint8Array,
+  limits: { entries: number; bytes: number } = ARCHIVE_LIMITS,
+): Promise<void> {
   const damaged = () => new RefusedFileError('The file is damaged: it cannot be unpacked.');
   const tooMuch = () => new RefusedFileError('The file unpacks to far more than a document holds, so it was not opened.', 413);
   let zip: yauzl.ZipFile;

@@ -125,7 +125,8 @@ function trimmed(nodes: readonly InlineNode[]): InlineNode[] {
     if (text === '') continue;
     afterSpace = text.endsWith(' ');
     const last = out.at(-1);
-    if (last?.type === 'text' && JSON.stringify(last.marks) === JSON.stringify(node.marks)) out[out.length - 1] = { ...last, text: last.text! + text };
+    if (last?.type === 'text' && JSON.stringify(last.marks) === JSON.stringify(node.marks))
+      out[out.length - 1] = { ...last, text: last.text! + text };
     else out.push({ ...node, text });
   }
   while (out.length > 0) {

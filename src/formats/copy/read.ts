@@ -15,7 +15,8 @@ export const COPY_ENDINGS = ['.docx', '.md', '.txt'] as const;
 export async function readCopy(fileName: string, bytes: Uint8Array): Promise<Block[]> {
   const name = plainName(fileName);
   if (bytes.length === 0) throw new RefusedFileError(`“${name}” is empty.`);
-  if (bytes.length > COPY_BYTES) throw new RefusedFileError(`“${name}” is larger than ${megabytes(COPY_BYTES)}, the most that copy may be.`, 413);
+  if (bytes.length > COPY_BYTES)
+    throw new RefusedFileError(`“${name}” is larger than ${megabytes(COPY_BYTES)}, the most that copy may be.`, 413);
   const blocks = await readBlocks(name, bytes);
   if (blocks.length === 0) throw new RefusedFileError(`“${name}” holds no text.`);
   return blocks;
@@ -25,12 +26,14 @@ async function readBlocks(name: string, bytes: Uint8Array): Promise<Block[]> {
   const ending = /\.[^.]+$/.exec(name.toLowerCase())?.[0];
   switch (ending) {
     case '.docx': {
-      if (bytes[0] !== 0x50 || bytes[1] !== 0x4b) throw new RefusedFileError(`“${name}” is not a DOCX file, whatever its name says.`, 415);
+      if (bytes[0] !== 0x50 || bytes[1] !== 0x4b)
+        throw new RefusedFileError(`“${name}” is not a DOCX file, whatever its name says.`, 415);
       const { readDocx } = await import('./docx');
       try {
         return await readDocx(bytes);
       } catch (error) {
-        if (error instanceof RefusedFileError) throw new RefusedFileError(error.message.replace(/^The file/, `“${name}”`), error.status);
+        if (error instanceof RefusedFileError)
+          throw new RefusedFileError(error.message.replace(/^The file/, `“${name}”`), error.status);
         throw error;
       }
     }
@@ -44,13 +47,17 @@ async function readBlocks(name: string, bytes: Uint8Array): Promise<Block[]> {
       return readPlainText(decoded(name, bytes));
     }
     default:
-      throw new RefusedFileError(`“${name}” is not copy that can be brought in: take a ${COPY_ENDINGS.join(', ').replace(/, ([^,]*)$/, ' or $1')} file.`, 415);
+      throw new RefusedFileError(
+        `“${name}” is not copy that can be brought in: take a ${COPY_ENDINGS.join(', ').replace(/, ([^,]*)$/, ' or $1')} file.`,
+        415,
+      );
   }
 }
 
 /** Text in UTF-8, or UTF-16 with a byte order mark; anything with bytes that no text has is refused. */
 function decoded(name: string, bytes: Uint8Array): string {
-  const encoding = bytes[0] === 0xff && bytes[1] === 0xfe ? 'utf-16le' : bytes[0] === 0xfe && bytes[1] === 0xff ? 'utf-16be' : 'utf-8';
+  const encoding =
+    bytes[0] === 0xff && bytes[1] === 0xfe ? 'utf-16le' : bytes[0] === 0xfe && bytes[1] === 0xff ? 'utf-16be' : 'utf-8';
   let text: string;
   try {
     text = new TextDecoder(encoding, { fatal: true }).decode(bytes);
@@ -58,7 +65,6 @@ function decoded(name: string, bytes: Uint8Array): string {
     // Older files: every byte sequence is text in Windows-1252, so only those without control characters pass.
     text = new TextDecoder('windows-1252').decode(bytes);
   }
-  // eslint-disable-next-line no-control-regex
   if (/[\u0000-\u0008\u000e-\u001f]/.test(text)) throw new RefusedFileError(`“${name}” is not a text file.`, 415);
   return text;
 }

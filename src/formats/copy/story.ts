@@ -11,7 +11,13 @@ export interface ReadStory {
 }
 
 /** Ids of the house's paragraph styles that read copy is given. */
-export const COPY_STYLES = { first: 'bodyFirst', body: 'body', heading: 'crosshead', list: 'list', quotation: 'quotation' } as const;
+export const COPY_STYLES = {
+  first: 'bodyFirst',
+  body: 'body',
+  heading: 'crosshead',
+  list: 'list',
+  quotation: 'quotation',
+} as const;
 
 /**
  * The first heading becomes the headline; a file without one lends its name. Body paragraphs after a heading, and
@@ -20,7 +26,10 @@ export const COPY_STYLES = { first: 'bodyFirst', body: 'body', heading: 'crosshe
 export function storyOf(fileName: string, blocks: readonly Block[]): ReadStory {
   const title = blocks[0]?.kind === 'heading' ? blocks[0] : undefined;
   const rest = title ? blocks.slice(1) : blocks;
-  const fallback = fileName.replace(/\.[^.]+$/, '').replace(/[-_]+/g, ' ').trim();
+  const fallback = fileName
+    .replace(/\.[^.]+$/, '')
+    .replace(/[-_]+/g, ' ')
+    .trim();
   const headline = title ? textOf(title.content) : fallback.charAt(0).toUpperCase() + fallback.slice(1);
   const paragraphs: ParagraphNode[] = [];
   let fresh = true;

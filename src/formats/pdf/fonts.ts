@@ -129,7 +129,9 @@ function boundingBox(face: Face): number[] {
 
 function unicodeMap(glyphs: ReadonlyMap<number, string>): string {
   const hex = (value: number) => value.toString(16).toUpperCase().padStart(4, '0');
-  const entries = [...glyphs].filter(([, text]) => text !== '').map(([id, text]) => `<${hex(id)}> <${[...Array(text.length).keys()].map((i) => hex(text.charCodeAt(i))).join('')}>`);
+  const entries = [...glyphs]
+    .filter(([, text]) => text !== '')
+    .map(([id, text]) => `<${hex(id)}> <${[...Array(text.length).keys()].map((i) => hex(text.charCodeAt(i))).join('')}>`);
   const blocks: string[] = [];
   for (let i = 0; i < entries.length; i += 100) {
     const block = entries.slice(i, i + 100);

@@ -141,14 +141,21 @@ class Painter {
     const key = drawing ? `${picture.id} ${Math.ceil(item.placed.w)}` : picture.id;
     let image = this.#images.get(key);
     if (!image) {
-      const ref = await embedPicture(this.#pdf.context, picture, await this.#sources.bytes(picture), this.#colours, item.placed.w);
+      const ref = await embedPicture(
+        this.#pdf.context,
+        picture,
+        await this.#sources.bytes(picture),
+        this.#colours,
+        item.placed.w,
+      );
       this.#images.set(key, (image = { name: `P${this.#images.size + 1}`, ref }));
     }
     return image.name;
   }
 }
 
-const runWidth = (run: Run, face: Face): number => (run.shaped.width * run.size) / face.unitsPerEm + run.tracking * run.shaped.glyphs.length;
+const runWidth = (run: Run, face: Face): number =>
+  (run.shaped.width * run.size) / face.unitsPerEm + run.tracking * run.shaped.glyphs.length;
 
 /** The content stream of one page: turns page coordinates (y down, from the trim) into the PDF's (y up). */
 class PageStream {
@@ -234,7 +241,9 @@ class PageStream {
     const to = gap + MARK_LENGTH;
     this.#out.push('q 0 0 0 1 K', `${MARK_WEIGHT} w`);
     const stroke = (x1: number, y1: number, x2: number, y2: number) =>
-      this.#out.push(`${figure(this.#left + x1)} ${figure(this.#top - y1)} m ${figure(this.#left + x2)} ${figure(this.#top - y2)} l S`);
+      this.#out.push(
+        `${figure(this.#left + x1)} ${figure(this.#top - y1)} m ${figure(this.#left + x2)} ${figure(this.#top - y2)} l S`,
+      );
     for (const x of [0, width]) {
       stroke(x, -from, x, -to);
       stroke(x, height + from, x, height + to);
@@ -257,7 +266,8 @@ class PageStream {
     return outline
       .map((ring) => {
         let path = '';
-        for (let i = 0; i < ring.length; i += 2) path += `${figure(this.#left + ring[i]! + dx)} ${figure(this.#top - ring[i + 1]!)} ${i === 0 ? 'm' : 'l'} `;
+        for (let i = 0; i < ring.length; i += 2)
+          path += `${figure(this.#left + ring[i]! + dx)} ${figure(this.#top - ring[i + 1]!)} ${i === 0 ? 'm' : 'l'} `;
         return `${path}h`;
       })
       .join(' ');

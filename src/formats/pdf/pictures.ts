@@ -35,7 +35,10 @@ export async function embedPicture(
   const pixels = Math.min(MOST_DRAWING_SIDE, Math.ceil((width / 72) * DRAWING_PPI));
   const source = () =>
     drawing
-      ? sharp(bytes, { limitInputPixels: PICTURE_PIXELS, density: Math.min(2400, Math.max(72, (72 * pixels) / picture.width)) }).resize({ width: pixels })
+      ? sharp(bytes, {
+          limitInputPixels: PICTURE_PIXELS,
+          density: Math.min(2400, Math.max(72, (72 * pixels) / picture.width)),
+        }).resize({ width: pixels })
       : sharp(bytes, { limitInputPixels: PICTURE_PIXELS }).autoOrient();
   const base = { Type: 'XObject', Subtype: 'Image', BitsPerComponent: 8 };
 
@@ -43,7 +46,13 @@ export async function embedPicture(
     const { orientation } = await sharp(bytes).metadata();
     if ((orientation ?? 1) === 1) {
       return context.register(
-        context.stream(bytes, { ...base, Width: picture.width, Height: picture.height, ColorSpace: 'DeviceRGB', Filter: 'DCTDecode' }),
+        context.stream(bytes, {
+          ...base,
+          Width: picture.width,
+          Height: picture.height,
+          ColorSpace: 'DeviceRGB',
+          Filter: 'DCTDecode',
+        }),
       );
     }
   }
@@ -59,11 +68,20 @@ export async function embedPicture(
     // JPEG keeps four inks inverted, as common practice has it; Decode turns them back.
     const decode = colours === 'cmyk' ? { Decode: [1, 0, 1, 0, 1, 0, 1, 0] } : {};
     return context.register(
-      context.stream(data, { ...base, Width: info.width, Height: info.height, ColorSpace: space, Filter: 'DCTDecode', ...decode }),
+      context.stream(data, {
+        ...base,
+        Width: info.width,
+        Height: info.height,
+        ColorSpace: space,
+        Filter: 'DCTDecode',
+        ...decode,
+      }),
     );
   }
   const { data: alpha, info } = await source().ensureAlpha().extractChannel('alpha').raw().toBuffer({ resolveWithObject: true });
-  const { data } = await inInks(source().flatten({ background: '#ffffff' })).raw().toBuffer({ resolveWithObject: true });
+  const { data } = await inInks(source().flatten({ background: '#ffffff' }))
+    .raw()
+    .toBuffer({ resolveWithObject: true });
   const size = { Width: info.width, Height: info.height };
   const packed = { ...base, ...size, Filter: 'FlateDecode' };
   const mask = context.register(context.stream(await squeeze(alpha), { ...packed, ColorSpace: 'DeviceGray' }));

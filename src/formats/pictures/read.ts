@@ -30,14 +30,15 @@ export type ReadPicture = Omit<PictureRecord, 'id' | 'kind' | 'order' | 'blob'>;
 export async function readPicture(fileName: string, bytes: Uint8Array): Promise<ReadPicture> {
   const name = plainName(fileName);
   if (bytes.length === 0) throw new RefusedFileError(`“${name}” is empty.`);
-  if (bytes.length > PICTURE_BYTES) throw new RefusedFileError(`“${name}” is larger than ${megabytes(PICTURE_BYTES)}, the most that a picture may be.`, 413);
+  if (bytes.length > PICTURE_BYTES)
+    throw new RefusedFileError(`“${name}” is larger than ${megabytes(PICTURE_BYTES)}, the most that a picture may be.`, 413);
   const media = await mediaOf(name, bytes);
   if (media === 'image/svg+xml') checkSvg(name, new TextDecoder().decode(bytes));
   try {
     const metadata = await sharp(bytes, SHARP_LIMITS).metadata();
     if (metadata.width * metadata.height > PICTURE_PIXELS) throw tooManyPixels(name, metadata.width, metadata.height);
     const turned = (metadata.orientation ?? 1) >= 5;
-    const words = media === 'image/svg+xml' ? {} : await wordsOf(bytes);
+    const words = media === 'image/svg+xml' ? {} : await wordsOf(media === 'image/webp' ? exifOf(metadata.exif) : bytes);
     const transparent = metadata.hasAlpha ? !(await sharp(bytes, SHARP_LIMITS).stats()).isOpaque : false;
     return {
       name: name.replace(/\.[^.]+$/, ''),
@@ -53,8 +54,12 @@ export async function readPicture(fileName: string, bytes: Uint8Array): Promise<
   } catch (error) {
     if (error instanceof RefusedFileError) throw error;
     if (/pixel limit|exceeds/i.test(String(error))) {
-      const size = await sharp(bytes, { limitInputPixels: false }).metadata().catch(() => undefined);
-      throw size ? tooManyPixels(name, size.width, size.height) : new RefusedFileError(`“${name}” has more pixels than can be taken.`, 413);
+      const size = await sharp(bytes, { limitInputPixels: false })
+        .metadata()
+        .catch(() => undefined);
+      throw size
+        ? tooManyPixels(name, size.width, size.height)
+        : new RefusedFileError(`“${name}” has more pixels than can be taken.`, 413);
     }
     throw new RefusedFileError(`“${name}” is damaged: the picture cannot be read.`);
   }
@@ -69,17 +74,27 @@ async function mediaOf(name: string, bytes: Uint8Array): Promise<PictureRecord['
   const type = await fileTypeFromBuffer(bytes);
   if (type?.mime === 'image/jpeg' || type?.mime === 'image/png' || type?.mime === 'image/webp') return type.mime;
   const start = new TextDecoder().decode(bytes.subarray(0, 2000));
-  if ((!type || type.mime === 'application/xml') && /<svg[\s>]/i.test(start + (start.includes('<!--') ? new TextDecoder().decode(bytes.subarray(0, 100_000)) : ''))) {
+  if (
+    (!type || type.mime === 'application/xml') &&
+    /<svg[\s>]/i.test(start + (start.includes('<!--') ? new TextDecoder().decode(bytes.subarray(0, 100_000)) : ''))
+  ) {
     return 'image/svg+xml';
   }
   throw new RefusedFileError(`“${name}” is not a picture that can be brought in: take a JPEG, PNG, WebP or SVG file.`, 415);
 }
 
+/** The EXIF of a WebP, without the six bytes that introduce it in a JPEG; `exifr` reads it as the TIFF it is. */
+function exifOf(exif: Uint8Array | undefined): Uint8Array | undefined {
+  if (!exif) return undefined;
+  return exif[0] === 0x45 && exif[1] === 0x78 ? exif.subarray(6) : exif;
+}
+
 /** Caption and credit from EXIF, IPTC or XMP, the first that has them. */
-async function wordsOf(bytes: Uint8Array): Promise<{ caption?: string; credit?: string }> {
-  const tags = (await exifr.parse(bytes, { exif: false, gps: false, interop: false, iptc: true, xmp: true }).catch(() => undefined)) as
-    | Record<string, unknown>
-    | undefined;
+async function wordsOf(bytes: Uint8Array | undefined): Promise<{ caption?: string; credit?: string }> {
+  if (!bytes) return {};
+  const tags = (await exifr
+    .parse(bytes, { exif: false, gps: false, interop: false, iptc: true, xmp: true })
+    .catch(() => undefined)) as Record<string, unknown> | undefined;
   const first = (...keys: string[]) => {
     for (const key of keys) {
       const value = tags?.[key];
@@ -94,7 +109,9 @@ async function wordsOf(bytes: Uint8Array): Promise<{ caption?: string; credit?: 
 }
 
 async function outlinesOf(bytes: Uint8Array, transparent: boolean): Promise<PictureRecord['outlines']> {
-  const small = sharp(bytes, SHARP_LIMITS).autoOrient().resize(TRACE_SIDE, TRACE_SIDE, { fit: 'inside', withoutEnlargement: true });
+  const small = sharp(bytes, SHARP_LIMITS)
+    .autoOrient()
+    .resize(TRACE_SIDE, TRACE_SIDE, { fit: 'inside', withoutEnlargement: true });
   const { data, info } = await small.ensureAlpha().toColourspace('srgb').raw().toBuffer({ resolveWithObject: true });
   const { width, height } = info;
   const count = width * height;

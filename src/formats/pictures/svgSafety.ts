@@ -21,7 +21,9 @@ export function checkSvg(name: string, text: string): void {
     const target = value.trim();
     return target !== '' && !target.startsWith('#') && !/^data:image\/(png|jpeg|webp|gif);base64,/i.test(target);
   };
-  const styled = (css: string) => /@import|expression\s*\(|javascript:/i.test(css) || [...css.matchAll(/url\(\s*['"]?([^'")]*)/gi)].some((match) => outside(match[1]!));
+  const styled = (css: string) =>
+    /@import|expression\s*\(|javascript:/i.test(css) ||
+    [...css.matchAll(/url\(\s*['"]?([^'")]*)/gi)].some((match) => outside(match[1]!));
   let inStyle = false;
   const parser = new Parser(
     {

@@ -48,7 +48,10 @@ export function outlinedPage(list: PageList, face: (id: string) => Face, source:
       }
     }
   }
-  const defs = [...used.values()].filter(({ path }) => path !== '').map(({ id, path }) => `<path id="${id}" d="${path}"/>`).join('');
+  const defs = [...used.values()]
+    .filter(({ path }) => path !== '')
+    .map(({ id, path }) => `<path id="${id}" d="${path}"/>`)
+    .join('');
   return (
     `<svg xmlns="http://www.w3.org/2000/svg" width="${list.width}" height="${list.height}" viewBox="0 0 ${list.width} ${list.height}">` +
     `<defs>${defs}</defs><rect width="100%" height="100%" fill="#fff"/>${body}</svg>`

@@ -47,7 +47,8 @@ function look(run: Run): string {
 }
 
 const sameLook = (a: Run, b: Run): boolean =>
-  a === b || (a.face === b.face && a.size === b.size && a.ink.rgb === b.ink.rgb && a.tracking === b.tracking && a.features === b.features);
+  a === b ||
+  (a.face === b.face && a.size === b.size && a.ink.rgb === b.ink.rgb && a.tracking === b.tracking && a.features === b.features);
 
 const featureSettings = (features: string): string =>
   features
@@ -91,8 +92,7 @@ export function paintPage(list: PageList, source: PictureSource, neighbour?: { l
 }
 
 /** SVG path data of an outline. */
-export const outlinePath = (outline: Outline): string =>
-  outline.map((ring) => `M${ring.map(figure).join(' ')}Z`).join('');
+export const outlinePath = (outline: Outline): string => outline.map((ring) => `M${ring.map(figure).join(' ')}Z`).join('');
 
 const rect = (box: Box, ink: Ink): string => `<rect ${at(box)} fill="${ink.rgb}"/>`;
 

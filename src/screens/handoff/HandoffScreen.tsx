@@ -39,7 +39,11 @@ export function HandoffScreen({ id, publication, name, pages, deliveries: first 
   useEffect(() => {
     if (asking === '') return;
     const timer = setInterval(() => {
-      void Promise.all(asking.split(' ').map((each) => fetch(`/api/deliveries/${each}`).then((response) => response.json() as Promise<DeliveryView>)))
+      void Promise.all(
+        asking
+          .split(' ')
+          .map((each) => fetch(`/api/deliveries/${each}`).then((response) => response.json() as Promise<DeliveryView>)),
+      )
         .then((now) => setDeliveries((old) => old.map((each) => now.find((fresh) => fresh.id === each.id) ?? each)))
         .catch(() => setTrouble('The server does not answer. What is under way goes on there.'));
     }, ASK_EVERY);
@@ -49,7 +53,11 @@ export function HandoffScreen({ id, publication, name, pages, deliveries: first 
   const make = async (options: DeliveryView['options']) => {
     setTrouble(undefined);
     try {
-      const response = await fetch(`/api/documents/${id}/deliveries`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(options) });
+      const response = await fetch(`/api/documents/${id}/deliveries`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify(options),
+      });
       const answer = (await response.json()) as DeliveryView & { message?: string };
       if (!response.ok) throw new Error(answer.message);
       setDeliveries((old) => [answer, ...old]);
@@ -59,7 +67,9 @@ export function HandoffScreen({ id, publication, name, pages, deliveries: first 
   };
   const cancel = async (delivery: string) => {
     await fetch(`/api/deliveries/${delivery}`, { method: 'DELETE' });
-    setDeliveries((old) => old.map((each) => (each.id === delivery ? { ...each, state: 'cancelled', message: 'Cancelled.' } : each)));
+    setDeliveries((old) =>
+      old.map((each) => (each.id === delivery ? { ...each, state: 'cancelled', message: 'Cancelled.' } : each)),
+    );
   };
   const busy = (purpose: 'print' | 'screen') => under.some((each) => each.options.purpose === purpose);
 
@@ -75,18 +85,35 @@ export function HandoffScreen({ id, publication, name, pages, deliveries: first 
         )}
         <div className="grid grid-cols-2 gap-8">
           <Card icon={<Printer size={20} />} title="Print PDF" picture={<Sheet document={id} marks={marks} />}>
-            <p>For the printer: {pages} pages with trim and bleed boxes, four inks, fonts embedded, pictures at all their pixels.</p>
+            <p>
+              For the printer: {pages} pages with trim and bleed boxes, four inks, fonts embedded, pictures at all their pixels.
+            </p>
             <label className="flex items-center gap-2 py-3">
-              <input type="checkbox" className="checkbox checkbox-sm" checked={marks} onChange={(event) => setMarks(event.target.checked)} />
+              <input
+                type="checkbox"
+                className="checkbox checkbox-sm"
+                checked={marks}
+                onChange={(event) => setMarks(event.target.checked)}
+              />
               Crop marks outside the bleed
             </label>
-            <button type="button" className="btn btn-primary btn-sm font-semibold" disabled={busy('print')} onClick={() => void make({ purpose: 'print', marks })}>
+            <button
+              type="button"
+              className="btn btn-primary btn-sm font-semibold"
+              disabled={busy('print')}
+              onClick={() => void make({ purpose: 'print', marks })}
+            >
               Make print PDF
             </button>
           </Card>
           <Card icon={<FileText size={20} />} title="Screen PDF" picture={<Sheet document={id} marks={false} />}>
             <p>For reading and proofs: pages cut to their trim, in screen colours, with text that can be searched and copied.</p>
-            <button type="button" className="btn btn-primary btn-sm mt-3 font-semibold" disabled={busy('screen')} onClick={() => void make({ purpose: 'screen', marks: false })}>
+            <button
+              type="button"
+              className="btn btn-primary btn-sm mt-3 font-semibold"
+              disabled={busy('screen')}
+              onClick={() => void make({ purpose: 'screen', marks: false })}
+            >
               Make screen PDF
             </button>
           </Card>
@@ -126,12 +153,24 @@ function Sheet({ document, marks }: { document: string; marks: boolean }) {
   const corner = 'absolute bg-base-content';
   return (
     <div className="relative p-3">
-      {/* eslint-disable-next-line @next/next/no-img-element */}
-      <img src={`/api/documents/${document}/pages/1`} alt="Page 1" width={120} height={156} className="h-[9.75rem] w-[7.5rem] bg-white shadow-[0_1px_3px_rgb(20_33_61/0.3)]" />
+      <img
+        src={`/api/documents/${document}/pages/1`}
+        alt="Page 1"
+        width={120}
+        height={156}
+        className="h-[9.75rem] w-[7.5rem] bg-white shadow-[0_1px_3px_rgb(20_33_61/0.3)]"
+      />
       {marks &&
-        ['left-3 top-0 h-2 w-px', 'right-3 top-0 h-2 w-px', 'left-3 bottom-0 h-2 w-px', 'right-3 bottom-0 h-2 w-px', 'left-0 top-3 h-px w-2', 'left-0 bottom-3 h-px w-2', 'right-0 top-3 h-px w-2', 'right-0 bottom-3 h-px w-2'].map((place) => (
-          <span key={place} className={`${corner} ${place}`} />
-        ))}
+        [
+          'left-3 top-0 h-2 w-px',
+          'right-3 top-0 h-2 w-px',
+          'left-3 bottom-0 h-2 w-px',
+          'right-3 bottom-0 h-2 w-px',
+          'left-0 top-3 h-px w-2',
+          'left-0 bottom-3 h-px w-2',
+          'right-0 top-3 h-px w-2',
+          'right-0 bottom-3 h-px w-2',
+        ].map((place) => <span key={place} className={`${corner} ${place}`} />)}
     </div>
   );
 }
@@ -139,15 +178,25 @@ function Sheet({ document, marks }: { document: string; marks: boolean }) {
 function State({ delivery, onCancel }: { delivery: DeliveryView; onCancel: () => void }) {
   if (delivery.state === 'done') {
     return (
-      <a className="link link-hover ml-auto flex items-center gap-1.5 font-medium" href={`/api/deliveries/${delivery.id}/file`} download={delivery.fileName}>
+      <a
+        className="link link-hover ml-auto flex items-center gap-1.5 font-medium"
+        href={`/api/deliveries/${delivery.id}/file`}
+        download={delivery.fileName}
+      >
         <Download size={15} /> {delivery.fileName}
       </a>
     );
   }
-  if (delivery.state === 'failed' || delivery.state === 'cancelled') return <span className={delivery.state === 'failed' ? 'text-error' : 'opacity-70'}>{delivery.message}</span>;
+  if (delivery.state === 'failed' || delivery.state === 'cancelled')
+    return <span className={delivery.state === 'failed' ? 'text-error' : 'opacity-70'}>{delivery.message}</span>;
   return (
     <>
-      <progress className="progress progress-success w-56" aria-label="Progress" value={delivery.done} max={Math.max(1, delivery.total)} />
+      <progress
+        className="progress progress-success w-56"
+        aria-label="Progress"
+        value={delivery.done}
+        max={Math.max(1, delivery.total)}
+      />
       <span className="narrow">{delivery.total > 0 ? `page ${delivery.done} of ${delivery.total}` : 'composing …'}</span>
       <button type="button" className="btn btn-ghost btn-xs ml-auto" onClick={onCancel}>
         Cancel

@@ -25,7 +25,19 @@ interface IssueHeaderProps {
   readonly onHelp?: () => void;
 }
 
-export function IssueHeader({ document, publication, name, place, state, undo, redo, onUndo, onRedo, onCommands, onHelp }: IssueHeaderProps) {
+export function IssueHeader({
+  document,
+  publication,
+  name,
+  place,
+  state,
+  undo,
+  redo,
+  onUndo,
+  onRedo,
+  onCommands,
+  onHelp,
+}: IssueHeaderProps) {
   return (
     <header className="border-base-300 bg-base-100 flex h-11 shrink-0 items-center gap-4 border-b px-3">
       <Link href="/" aria-label="Shelf" className="flex items-center gap-2">
@@ -54,21 +66,47 @@ export function IssueHeader({ document, publication, name, place, state, undo, r
         {state && <SaveState state={state} />}
         {onUndo && (
           <>
-            <button type="button" className="btn btn-ghost btn-sm btn-square" disabled={!undo} onClick={onUndo} aria-label={undo ? `Undo: ${undo}` : 'Nothing to undo'} title={undo ? `Undo: ${undo}` : 'Nothing to undo'}>
+            <button
+              type="button"
+              className="btn btn-ghost btn-sm btn-square"
+              disabled={!undo}
+              onClick={onUndo}
+              aria-label={undo ? `Undo: ${undo}` : 'Nothing to undo'}
+              title={undo ? `Undo: ${undo}` : 'Nothing to undo'}
+            >
               <Undo2 size={17} />
             </button>
-            <button type="button" className="btn btn-ghost btn-sm btn-square" disabled={!redo} onClick={onRedo} aria-label={redo ? `Redo: ${redo}` : 'Nothing to redo'} title={redo ? `Redo: ${redo}` : 'Nothing to redo'}>
+            <button
+              type="button"
+              className="btn btn-ghost btn-sm btn-square"
+              disabled={!redo}
+              onClick={onRedo}
+              aria-label={redo ? `Redo: ${redo}` : 'Nothing to redo'}
+              title={redo ? `Redo: ${redo}` : 'Nothing to redo'}
+            >
               <Redo2 size={17} />
             </button>
           </>
         )}
         {onCommands && (
-          <button type="button" className="btn btn-ghost btn-sm btn-square" onClick={onCommands} aria-label="Find an action (Ctrl+K)" title="Find an action (Ctrl+K)">
+          <button
+            type="button"
+            className="btn btn-ghost btn-sm btn-square"
+            onClick={onCommands}
+            aria-label="Find an action (Ctrl+K)"
+            title="Find an action (Ctrl+K)"
+          >
             <Search size={17} />
           </button>
         )}
         {onHelp && (
-          <button type="button" className="btn btn-ghost btn-sm btn-square" onClick={onHelp} aria-label="Shortcuts (?)" title="Shortcuts (?)">
+          <button
+            type="button"
+            className="btn btn-ghost btn-sm btn-square"
+            onClick={onHelp}
+            aria-label="Shortcuts (?)"
+            title="Shortcuts (?)"
+          >
             <Keyboard size={17} />
           </button>
         )}
@@ -79,9 +117,16 @@ export function IssueHeader({ document, publication, name, place, state, undo, r
 
 function SaveState({ state }: { state: StoreState }) {
   const time = (at: Date) => at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
-  const text = state.is === 'storing' ? 'Storing …' : state.is === 'waiting' ? state.why : state.at ? `Stored ${time(state.at)}` : 'Stored';
+  const text =
+    state.is === 'storing' ? 'Storing …' : state.is === 'waiting' ? state.why : state.at ? `Stored ${time(state.at)}` : 'Stored';
   return (
-    <p role="status" aria-label="Save state" data-state={state.is} className={`mr-3 max-w-md truncate ${state.is === 'waiting' ? 'text-error' : 'text-success'}`} title={text}>
+    <p
+      role="status"
+      aria-label="Save state"
+      data-state={state.is}
+      className={`mr-3 max-w-md truncate ${state.is === 'waiting' ? 'text-error' : 'text-success'}`}
+      title={text}
+    >
       {text}
     </p>
   );

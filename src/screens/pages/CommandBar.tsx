@@ -9,7 +9,11 @@ export function CommandBar({ commands, onClose }: { commands: readonly Command[]
   return (
     <Dialog title="Find an action" onClose={onClose}>
       <Menu label="Find an action" className="flex flex-col">
-        <Menu.Input autoFocus placeholder="What do you want to do?" className="border-base-300 border-b px-4 py-2.5 text-sm outline-none" />
+        <Menu.Input
+          autoFocus
+          placeholder="What do you want to do?"
+          className="border-base-300 border-b px-4 py-2.5 text-sm outline-none"
+        />
         <Menu.List className="max-h-80 overflow-auto py-1">
           <Menu.Empty className="px-4 py-2 opacity-70">No action has that name.</Menu.Empty>
           {commands.map((command) => (

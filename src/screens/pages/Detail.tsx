@@ -34,7 +34,10 @@ interface DetailProps {
 export function Detail(props: DetailProps) {
   const { document, frame, page, box } = props;
   return (
-    <aside aria-label="Detail" className="border-base-300 bg-base-100 flex w-60 shrink-0 flex-col gap-5 overflow-auto border-l px-3.5 py-3">
+    <aside
+      aria-label="Detail"
+      className="border-base-300 bg-base-100 flex w-60 shrink-0 flex-col gap-5 overflow-auto border-l px-3.5 py-3"
+    >
       {frame && page && box ? (
         <>
           <h2 className="leading-tight font-semibold">{frameName(document, frame)}</h2>
@@ -93,8 +96,20 @@ function PlaceChapter({ format, page, box, onBox }: DetailProps & { frame: Frame
   return (
     <section aria-label="Place">
       <h3 className="chapter pb-1">Place{at.onColumns ? '' : ', off the columns'}</h3>
-      <Range name="Columns" from={at.columns[0]} to={at.columns[1]} most={grid.columns.length} onChange={(from, to) => onBox({ ...box, ...across(stretchBox(grid, { ...at, columns: [from, to] })) })} />
-      <Range name="Lines" from={at.lines[0]} to={at.lines[1]} most={grid.lines} onChange={(from, to) => onBox({ ...box, ...down(stretchBox(grid, { ...at, lines: [from, to] })) })} />
+      <Range
+        name="Columns"
+        from={at.columns[0]}
+        to={at.columns[1]}
+        most={grid.columns.length}
+        onChange={(from, to) => onBox({ ...box, ...across(stretchBox(grid, { ...at, columns: [from, to] })) })}
+      />
+      <Range
+        name="Lines"
+        from={at.lines[0]}
+        to={at.lines[1]}
+        most={grid.lines}
+        onChange={(from, to) => onBox({ ...box, ...down(stretchBox(grid, { ...at, lines: [from, to] })) })}
+      />
       <div className="flex gap-2 pt-2">
         <LengthField label="From left" value={box.x} onChange={(x) => onBox({ ...box, x })} />
         <LengthField label="From top" value={box.y} onChange={(y) => onBox({ ...box, y })} />
@@ -140,11 +155,22 @@ function TextChapter({ document, frame, fits, actions, onColumns }: DetailProps 
           <div>
             <span className="text-2xs opacity-70">Columns</span>
             <div className="flex items-center gap-1">
-              <button type="button" className="btn btn-xs btn-square" aria-label="Fewer columns" disabled={content.columns === 1} onClick={() => actions.columns(content.columns - 1)}>
+              <button
+                type="button"
+                className="btn btn-xs btn-square"
+                aria-label="Fewer columns"
+                disabled={content.columns === 1}
+                onClick={() => actions.columns(content.columns - 1)}
+              >
                 −
               </button>
               <span className="w-5 text-center">{content.columns}</span>
-              <button type="button" className="btn btn-xs btn-square" aria-label="More columns" onClick={() => actions.columns(content.columns + 1)}>
+              <button
+                type="button"
+                className="btn btn-xs btn-square"
+                aria-label="More columns"
+                onClick={() => actions.columns(content.columns + 1)}
+              >
                 +
               </button>
             </div>
@@ -211,11 +237,11 @@ function PictureChapter({ document, frame, box, actions }: DetailProps & { frame
           ]}
           onChange={actions.fit}
         />
-        <p className="pt-2">
-          Scale {formatNumber((100 * placed.w) / (picture.width * 0.24), 1)} % of 300 ppi
-        </p>
+        <p className="pt-2">Scale {formatNumber((100 * placed.w) / (picture.width * 0.24), 1)} % of 300 ppi</p>
         <p className={drawing || ppi >= ENOUGH ? '' : 'text-error font-semibold'}>
-          {drawing ? 'A drawing: sharp at any size' : `${Math.round(ppi)} ppi, ${ppi >= ENOUGH ? 'enough to print' : 'too coarse to print'}`}
+          {drawing
+            ? 'A drawing: sharp at any size'
+            : `${Math.round(ppi)} ppi, ${ppi >= ENOUGH ? 'enough to print' : 'too coarse to print'}`}
         </p>
       </section>
       {(picture.caption || picture.credit) && (
@@ -238,9 +264,15 @@ function PageChapter({ format, pages, onMark, onAddPages }: DetailProps) {
   return (
     <>
       <section aria-label="Spread">
-        <h2 className="font-semibold">{pages.length > 1 ? `Pages ${pages[0]!.number} and ${pages[1]!.number}` : `Page ${page.number}`}</h2>
+        <h2 className="font-semibold">
+          {pages.length > 1 ? `Pages ${pages[0]!.number} and ${pages[1]!.number}` : `Page ${page.number}`}
+        </h2>
         <p className="opacity-75">
-          {grid.columns.length} columns, {grid.lines} lines, {pages.map(({ master }) => master.name).filter((name, i, all) => all.indexOf(name) === i).join(' and ')}
+          {grid.columns.length} columns, {grid.lines} lines,{' '}
+          {pages
+            .map(({ master }) => master.name)
+            .filter((name, i, all) => all.indexOf(name) === i)
+            .join(' and ')}
         </p>
         <p className="pt-2 opacity-75">Choose a frame by pressing on it. Drag over empty grid to mark out a stretch.</p>
       </section>
@@ -248,11 +280,28 @@ function PageChapter({ format, pages, onMark, onAddPages }: DetailProps) {
         <h3 className="chapter pb-1">Mark out a stretch</h3>
         {pages.length > 1 && (
           <div className="pb-1.5">
-            <Choice label="On page" value={String(pages.indexOf(page))} of={pages.map(({ number }, i) => ({ value: String(i), name: `Page ${number}` }))} onChange={(value) => setWhich(Number(value))} />
+            <Choice
+              label="On page"
+              value={String(pages.indexOf(page))}
+              of={pages.map(({ number }, i) => ({ value: String(i), name: `Page ${number}` }))}
+              onChange={(value) => setWhich(Number(value))}
+            />
           </div>
         )}
-        <Range name="Columns" from={marked.columns[0]} to={marked.columns[1]} most={grid.columns.length} onChange={(from, to) => setMarked({ ...marked, columns: [from, to] })} />
-        <Range name="Lines" from={marked.lines[0]} to={marked.lines[1]} most={grid.lines} onChange={(from, to) => setMarked({ ...marked, lines: [from, to] })} />
+        <Range
+          name="Columns"
+          from={marked.columns[0]}
+          to={marked.columns[1]}
+          most={grid.columns.length}
+          onChange={(from, to) => setMarked({ ...marked, columns: [from, to] })}
+        />
+        <Range
+          name="Lines"
+          from={marked.lines[0]}
+          to={marked.lines[1]}
+          most={grid.lines}
+          onChange={(from, to) => setMarked({ ...marked, lines: [from, to] })}
+        />
         <button type="button" className="btn btn-xs mt-2" onClick={() => onMark(page, marked)}>
           Mark out
         </button>

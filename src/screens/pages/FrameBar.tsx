@@ -41,7 +41,9 @@ export function FrameBar({ document, frame, overset, left, top, actions }: Frame
   const text = textOf(document, frame);
   const isBody = text?.text.role === 'body';
   const button = 'hover:bg-base-100/15 flex h-7 items-center gap-1.5 px-2.5 font-medium whitespace-nowrap';
-  const shown = WRAPS.filter(({ mode }) => mode !== 'outline' || (picture && (picture.outlines.alpha || picture.outlines.background)));
+  const shown = WRAPS.filter(
+    ({ mode }) => mode !== 'outline' || (picture && (picture.outlines.alpha || picture.outlines.background)),
+  );
   return (
     <div
       role="toolbar"
@@ -63,21 +65,40 @@ export function FrameBar({ document, frame, overset, left, top, actions }: Frame
             {name}
           </button>
         ))}
-      {!isBody && wrap.mode !== 'none' && <span className="narrow border-base-100/20 flex h-7 items-center border-l px-2.5">{formatLength(wrap.standOff, 'mm')}</span>}
+      {!isBody && wrap.mode !== 'none' && (
+        <span className="narrow border-base-100/20 flex h-7 items-center border-l px-2.5">
+          {formatLength(wrap.standOff, 'mm')}
+        </span>
+      )}
       {picture && content.type === 'picture' && (
-        <button type="button" className={`${button} border-base-100/20 border-l`} onClick={() => actions.fit(content.fit === 'fill' ? 'fit' : 'fill')}>
+        <button
+          type="button"
+          className={`${button} border-base-100/20 border-l`}
+          onClick={() => actions.fit(content.fit === 'fill' ? 'fit' : 'fill')}
+        >
           {content.fit === 'fill' ? 'Show all' : 'Fill'}
         </button>
       )}
       {isBody && content.type === 'text' && (
         <>
-          <button type="button" className={button} aria-label="One column fewer" disabled={content.columns === 1} onClick={() => actions.columns(content.columns - 1)}>
+          <button
+            type="button"
+            className={button}
+            aria-label="One column fewer"
+            disabled={content.columns === 1}
+            onClick={() => actions.columns(content.columns - 1)}
+          >
             −
           </button>
           <span className="flex h-7 items-center">
             {content.columns} {content.columns === 1 ? 'column' : 'columns'}
           </span>
-          <button type="button" className={button} aria-label="One column more" onClick={() => actions.columns(content.columns + 1)}>
+          <button
+            type="button"
+            className={button}
+            aria-label="One column more"
+            onClick={() => actions.columns(content.columns + 1)}
+          >
             +
           </button>
           <button type="button" className={`${button} border-base-100/20 border-l`} onClick={actions.quote}>
@@ -90,13 +111,25 @@ export function FrameBar({ document, frame, overset, left, top, actions }: Frame
           )}
         </>
       )}
-      <button type="button" className={`${button} border-base-100/20 border-l`} aria-label="To the front" title="To the front" onClick={() => actions.stack('front')}>
+      <button
+        type="button"
+        className={`${button} border-base-100/20 border-l`}
+        aria-label="To the front"
+        title="To the front"
+        onClick={() => actions.stack('front')}
+      >
         <ArrowUpToLine size={14} />
       </button>
       <button type="button" className={button} aria-label="To the back" title="To the back" onClick={() => actions.stack('back')}>
         <ArrowDownToLine size={14} />
       </button>
-      <button type="button" className={button} aria-label="Remove the frame" title="Remove the frame; its text stays in the story" onClick={actions.remove}>
+      <button
+        type="button"
+        className={button}
+        aria-label="Remove the frame"
+        title="Remove the frame; its text stays in the story"
+        onClick={actions.remove}
+      >
         <Trash2 size={14} />
       </button>
     </div>

@@ -22,7 +22,8 @@ export function Help({ commands, onClose }: { commands: readonly Command[]; onCl
             ))}
         </dl>
         <p className="pt-4 opacity-75">
-          Drag over empty grid to mark out a stretch; it asks what it shall be. Hold Alt to mark out over frames, or to move a frame without catching on the grid.
+          Drag over empty grid to mark out a stretch; it asks what it shall be. Hold Alt to mark out over frames, or to move a
+          frame without catching on the grid.
         </p>
       </div>
     </Dialog>

@@ -57,7 +57,7 @@ export function Frames({ document, frames, view, selection, edges, onPress, onFo
             fillOpacity={waits ? 0.12 : 1}
             stroke={waits ? 'var(--guide-line)' : edges ? 'var(--guide-line)' : 'none'}
             strokeDasharray={waits ? '5 4' : undefined}
-            strokeOpacity={waits ? 1 : 0.35}
+            strokeOpacity={waits ? 1 : 0.22}
             className="outline-none"
             onPointerDown={(event) => onPress(each, event)}
             onFocus={() => onFocus(each)}
@@ -84,7 +84,17 @@ const PULLS: readonly (Pull & { readonly name: string; readonly cursor: string; 
 ];
 
 /** Corner brackets around a chosen frame, and the places to pull it by. */
-export function Brackets({ chosen, view, pullable, onPull }: { chosen: FrameInSight; view: View; pullable: boolean; onPull: (frame: FrameInSight, pull: Pull, event: ReactPointerEvent) => void }) {
+export function Brackets({
+  chosen,
+  view,
+  pullable,
+  onPull,
+}: {
+  chosen: FrameInSight;
+  view: View;
+  pullable: boolean;
+  onPull: (frame: FrameInSight, pull: Pull, event: ReactPointerEvent) => void;
+}) {
   const { x, y, w, h } = toScreen(view, onSpread(chosen));
   const arm = Math.min(ARM, w / 2, h / 2);
   const d = [
@@ -126,12 +136,18 @@ interface ThreadsProps {
   readonly view: View;
   readonly fits: ReadonlyMap<string, Fit>;
   readonly selection: ReadonlySet<string>;
+  /** Width of the desk, which a tail must not leave. */
+  readonly room: number;
   readonly onTail: (text: string, event: ReactPointerEvent) => void;
 }
 
 /** Soft lines along the threads of chosen stories, running numbers at their frames, and the tails of unfinished ones. */
-export function Threads({ document, frames, view, fits, selection, onTail }: ThreadsProps) {
-  const chosen = new Set(frames.filter(({ frame }) => selection.has(frame.id)).map(({ frame }) => (frame.content.type === 'text' ? frame.content.text : '')));
+export function Threads({ document, frames, view, fits, selection, room, onTail }: ThreadsProps) {
+  const chosen = new Set(
+    frames
+      .filter(({ frame }) => selection.has(frame.id))
+      .map(({ frame }) => (frame.content.type === 'text' ? frame.content.text : '')),
+  );
   const inSight = new Map(frames.map((each) => [each.frame.id, each]));
   return (
     <g>
@@ -150,7 +166,16 @@ export function Threads({ document, frames, view, fits, selection, onTail }: Thr
               const to = toScreen(view, onSpread(next));
               const [x0, y0, x1, y1] = [box.x + box.w, box.y + box.h - 4, to.x, to.y + 4];
               parts.push(
-                <path key={`line ${frame.id}`} d={`M${x0} ${y0}C${x0 + 40} ${y0} ${x1 - 40} ${y1} ${x1} ${y1}`} fill="none" stroke="var(--thread)" strokeWidth={2} opacity={0.7} pointerEvents="none" data-thread={text.id} />,
+                <path
+                  key={`line ${frame.id}`}
+                  d={`M${x0} ${y0}C${x0 + 40} ${y0} ${x1 - 40} ${y1} ${x1} ${y1}`}
+                  fill="none"
+                  stroke="var(--thread)"
+                  strokeWidth={2}
+                  opacity={0.7}
+                  pointerEvents="none"
+                  data-thread={text.id}
+                />,
               );
             }
             parts.push(
@@ -164,7 +189,17 @@ export function Threads({ document, frames, view, fits, selection, onTail }: Thr
           });
         }
         if (last && fit && fit.oversetLines > 0) {
-          parts.push(<Tail key="tail" text={text.id} name={find(document, 'story', text.story)?.name ?? 'text'} fit={fit} box={toScreen(view, onSpread(last))} onTail={onTail} />);
+          parts.push(
+            <Tail
+              key="tail"
+              text={text.id}
+              name={find(document, 'story', text.story)?.name ?? 'text'}
+              fit={fit}
+              box={toScreen(view, onSpread(last))}
+              room={room}
+              onTail={onTail}
+            />,
+          );
         }
         return parts.length > 0 ? <g key={text.id}>{parts}</g> : null;
       })}
@@ -175,13 +210,29 @@ export function Threads({ document, frames, view, fits, selection, onTail }: Thr
 /** Pixels of tail: a short one for a line, a long one for many. */
 const tailLength = (lines: number): number => Math.min(96, 26 + 2 * lines);
 
-function Tail({ text, name, fit, box, onTail }: { text: string; name: string; fit: Fit; box: Box; onTail: ThreadsProps['onTail'] }) {
+function Tail({
+  text,
+  name,
+  fit,
+  box,
+  room,
+  onTail,
+}: {
+  text: string;
+  name: string;
+  fit: Fit;
+  box: Box;
+  room: number;
+  onTail: ThreadsProps['onTail'];
+}) {
   const length = tailLength(fit.oversetLines);
-  const x = box.x + box.w - 4;
-  const y = box.y + box.h + 9;
-  const bow = (at: number, rise: number) => <path key={at} d={`M${x + at - 7} ${y + rise - 4}v8l7-4 7-4v8l-7-4z`} fill="var(--tail)" />;
   const label = `+${fit.oversetLines} line${fit.oversetLines === 1 ? '' : 's'}`;
   const wide = 14 + 6.6 * label.length;
+  const x = Math.min(box.x + box.w - 4, room - 8 - length - wide + 14);
+  const y = box.y + box.h + 9;
+  const bow = (at: number, rise: number) => (
+    <path key={at} d={`M${x + at - 7} ${y + rise - 4}v8l7-4 7-4v8l-7-4z`} fill="var(--tail)" />
+  );
   return (
     <g
       role="button"
@@ -193,8 +244,14 @@ function Tail({ text, name, fit, box, onTail }: { text: string; name: string; fi
       onPointerDown={(event) => onTail(text, event)}
     >
       <title>{`${fitWords(fit)}, ${fit.oversetWords} words. Drag the tail to where the story goes on.`}</title>
+      <rect x={x - 14} y={y - 14} width={length + 4} height={28} fill="transparent" />
       <g className="tail-line">
-        <path d={`M${x - 12} ${y}q${length / 4} -9 ${length / 2} 0t${length / 2} 0`} fill="none" stroke="var(--tail)" strokeWidth={2} />
+        <path
+          d={`M${x - 12} ${y}q${length / 4} -9 ${length / 2} 0t${length / 2} 0`}
+          fill="none"
+          stroke="var(--tail)"
+          strokeWidth={2}
+        />
         {bow(length * 0.3 - 6, -2)}
         {length > 50 && bow(length * 0.66 - 4, 2)}
       </g>
@@ -207,7 +264,21 @@ function Tail({ text, name, fit, box, onTail }: { text: string; name: string; fi
 }
 
 /** Sentences to choose from, one lit. */
-export function Sentences({ sentences, lit, pages, view, onLight, onTake }: { sentences: readonly Sentence[]; lit: number; pages: readonly PlacedPage[]; view: View; onLight: (index: number) => void; onTake: (index: number) => void }) {
+export function Sentences({
+  sentences,
+  lit,
+  pages,
+  view,
+  onLight,
+  onTake,
+}: {
+  sentences: readonly Sentence[];
+  lit: number;
+  pages: readonly PlacedPage[];
+  view: View;
+  onLight: (index: number) => void;
+  onTake: (index: number) => void;
+}) {
   return (
     <g data-sentences>
       {sentences.flatMap((sentence, index) =>
@@ -241,7 +312,16 @@ export function Lit({ page, box, words, view }: { page: PlacedPage; box: Box; wo
   const at = toScreen(view, onSpread({ page, box }));
   return (
     <g pointerEvents="none" data-lit>
-      <rect x={at.x} y={at.y} width={at.w} height={at.h} fill="var(--mark)" fillOpacity={0.2} stroke="var(--mark)" strokeWidth={2} />
+      <rect
+        x={at.x}
+        y={at.y}
+        width={at.w}
+        height={at.h}
+        fill="var(--mark)"
+        fillOpacity={0.2}
+        stroke="var(--mark)"
+        strokeWidth={2}
+      />
       <rect x={at.x} y={at.y} width={Math.min(at.w, words.length * 6.4 + 14)} height={20} fill="#fff" fillOpacity={0.85} />
       <text x={at.x + 7} y={at.y + 14} fontSize={11.5} fontWeight={600} fill="var(--hold)" className="narrow">
         {words}
@@ -249,4 +329,3 @@ export function Lit({ page, box, words, view }: { page: PlacedPage; box: Box; wo
     </g>
   );
 }
-

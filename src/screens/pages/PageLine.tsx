@@ -37,7 +37,8 @@ function cellsOf(document: Document, fits: ReadonlyMap<string, Fit>): Map<string
       if (!story) continue;
       tints.add(story.tint);
       const fit = fits.get(story.parts.body);
-      if (fit && fit.oversetLines > 0 && threadOf(document, story.parts.body).at(-1)?.id === frame.id) overset = `${story.name}: ${fitWords(fit)}`;
+      if (fit && fit.oversetLines > 0 && threadOf(document, story.parts.body).at(-1)?.id === frame.id)
+        overset = `${story.name}: ${fitWords(fit)}`;
     }
     cells.set(page.id, { tints: [...tints], overset });
   }
@@ -48,9 +49,17 @@ function cellsOf(document: Document, fits: ReadonlyMap<string, Fit>): Map<string
 export function PageLine({ document, format, spread, fits, stirred, hovered, hoveredChunks, onGo, onHover }: PageLineProps) {
   const cells = cellsOf(document, fits);
   return (
-    <nav aria-label="Page line" className="border-base-300 bg-base-100 relative z-20 flex h-9 shrink-0 items-center gap-1.5 overflow-x-auto overflow-y-visible border-b px-3" style={{ overflow: 'visible' }}>
+    <nav
+      aria-label="Page line"
+      className="border-base-300 bg-base-100 relative z-20 flex h-9 shrink-0 items-center gap-1.5 overflow-x-auto overflow-y-visible border-b px-3"
+      style={{ overflow: 'visible' }}
+    >
       {spreads(document).map((pages, index) => (
-        <div key={pages[0]!.page.id} className={`flex ${index === spread ? 'outline-base-content outline-2' : ''}`} data-spread={index}>
+        <div
+          key={pages[0]!.page.id}
+          className={`flex ${index === spread ? 'outline-base-content outline-2' : ''}`}
+          data-spread={index}
+        >
           {pages.map(({ page, number }) => {
             const cell = cells.get(page.id)!;
             return (
@@ -77,7 +86,14 @@ export function PageLine({ document, format, spread, fits, stirred, hovered, hov
                 {stirred.has(page.id) && <span className="bg-primary absolute inset-x-0 top-0 h-[0.15rem]" />}
                 {hovered === page.id && (
                   <span className="bg-base-100 border-base-300 absolute top-6 left-0 z-30 block border p-1 shadow-[0_2px_8px_rgb(20_33_61/0.25)]">
-                    <svg width={150} height={(150 * format.height) / format.width} viewBox={`0 0 ${format.width} ${format.height}`} className="block bg-white" aria-hidden="true" textRendering="geometricPrecision">
+                    <svg
+                      width={150}
+                      height={(150 * format.height) / format.width}
+                      viewBox={`0 0 ${format.width} ${format.height}`}
+                      className="block bg-white"
+                      aria-hidden="true"
+                      textRendering="geometricPrecision"
+                    >
                       {hoveredChunks.map((chunk) => (
                         <g key={chunk.key} dangerouslySetInnerHTML={{ __html: chunk.markup }} />
                       ))}

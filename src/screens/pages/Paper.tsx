@@ -23,16 +23,48 @@ export const Guides = memo(function Guides({ format, page, columns, baselines, k
   if (baselines) {
     for (let i = 0; i < grid.lines; i++) {
       const y = grid.first + i * grid.step;
-      lines.push(<line key={i} x1={area.x} x2={area.x + area.w} y1={y} y2={y} stroke="var(--guide-line)" strokeWidth={hair} strokeDasharray={`${hair} ${3 * hair}`} opacity={0.75} />);
+      lines.push(
+        <line
+          key={i}
+          x1={area.x}
+          x2={area.x + area.w}
+          y1={y}
+          y2={y}
+          stroke="var(--guide-line)"
+          strokeWidth={hair}
+          strokeDasharray={`${hair} ${3 * hair}`}
+          opacity={0.75}
+        />,
+      );
     }
   }
   return (
     <g transform={`translate(${page.dx} 0)`} pointerEvents="none" aria-hidden="true">
       {columns &&
-        grid.columns.map(({ x, w }) => <rect key={x} x={x} y={area.y} width={w} height={area.h} fill="var(--guide-column)" opacity={0.085} data-guide="column" />)}
+        grid.columns.map(({ x, w }) => (
+          <rect
+            key={x}
+            x={x}
+            y={area.y}
+            width={w}
+            height={area.h}
+            fill="var(--guide-column)"
+            opacity={0.085}
+            data-guide="column"
+          />
+        ))}
       {columns && (
         <>
-          <rect x={area.x} y={area.y} width={area.w} height={area.h} fill="none" stroke="var(--guide-area)" strokeWidth={hair} opacity={0.8} />
+          <rect
+            x={area.x}
+            y={area.y}
+            width={area.w}
+            height={area.h}
+            fill="none"
+            stroke="var(--guide-area)"
+            strokeWidth={hair}
+            opacity={0.8}
+          />
           <rect
             x={format.safe}
             y={format.safe}

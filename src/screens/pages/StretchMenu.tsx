@@ -78,9 +78,18 @@ export function StretchMenu({ document, words, left, top, onStory, onPicture, on
         [...all(document, 'story')]
           .sort((a, b) => threadOf(document, a.parts.body).length - threadOf(document, b.parts.body).length)
           .map((story) => (
-            <button key={story.id} type="button" role="menuitem" className={`${item} border-l-[3px]`} style={{ borderColor: `var(--story-${story.tint})` }} onClick={() => onStory(story.id)}>
+            <button
+              key={story.id}
+              type="button"
+              role="menuitem"
+              className={`${item} border-l-[3px]`}
+              style={{ borderColor: `var(--story-${story.tint})` }}
+              onClick={() => onStory(story.id)}
+            >
               {story.name}
-              {threadOf(document, story.parts.body).length > 0 && <span className="narrow ml-auto whitespace-nowrap opacity-60">goes on</span>}
+              {threadOf(document, story.parts.body).length > 0 && (
+                <span className="narrow ml-auto whitespace-nowrap opacity-60">goes on</span>
+              )}
             </button>
           ))}
       {step === 'picture' && (

@@ -32,7 +32,9 @@ export function Tray({ document, fits, allPages, onAllPages, onCarry, onPlace, o
   const [tab, setTab] = useState<'stories' | 'pictures'>('stories');
   const stories = all(document, 'story');
   const pictures = all(document, 'picture');
-  const shown = new Set(all(document, 'frame').flatMap(({ content }) => (content.type === 'picture' && content.picture ? [content.picture] : [])));
+  const shown = new Set(
+    all(document, 'frame').flatMap(({ content }) => (content.type === 'picture' && content.picture ? [content.picture] : [])),
+  );
   const placed = (story: StoryRecord) => threadOf(document, story.parts.body).length > 0;
   const tabButton = (name: 'stories' | 'pictures', count: number) => (
     <button
@@ -50,7 +52,13 @@ export function Tray({ document, fits, allPages, onAllPages, onCarry, onPlace, o
       <div className="flex items-center gap-4 px-3 pt-2.5" role="tablist" aria-label="Tray">
         {tabButton('stories', stories.length)}
         {tabButton('pictures', pictures.length)}
-        <button type="button" className="btn btn-ghost btn-xs btn-square ml-auto" onClick={onBringIn} aria-label="Bring in files" title="Bring in stories and pictures">
+        <button
+          type="button"
+          className="btn btn-ghost btn-xs btn-square ml-auto"
+          onClick={onBringIn}
+          aria-label="Bring in files"
+          title="Bring in stories and pictures"
+        >
           {tab === 'stories' ? <FilePlus2 size={16} /> : <ImagePlus size={16} />}
         </button>
       </div>
@@ -77,20 +85,42 @@ export function Tray({ document, fits, allPages, onAllPages, onCarry, onPlace, o
             </Group>
             <Group title="On pages">
               {stories.filter(placed).map((story) => (
-                <Story key={story.id} document={document} story={story} fit={fits.get(story.parts.body)} onCarry={onCarry} onPlace={onPlace} />
+                <Story
+                  key={story.id}
+                  document={document}
+                  story={story}
+                  fit={fits.get(story.parts.body)}
+                  onCarry={onCarry}
+                  onPlace={onPlace}
+                />
               ))}
             </Group>
           </>
         ) : (
           <>
-            <Pictures title="Not placed yet" pictures={pictures.filter((picture) => !shown.has(picture.id))} onCarry={onCarry} onPlace={onPlace} />
-            <Pictures title="On pages" pictures={pictures.filter((picture) => shown.has(picture.id))} onCarry={onCarry} onPlace={onPlace} />
+            <Pictures
+              title="Not placed yet"
+              pictures={pictures.filter((picture) => !shown.has(picture.id))}
+              onCarry={onCarry}
+              onPlace={onPlace}
+            />
+            <Pictures
+              title="On pages"
+              pictures={pictures.filter((picture) => shown.has(picture.id))}
+              onCarry={onCarry}
+              onPlace={onPlace}
+            />
           </>
         )}
       </div>
       {tab === 'stories' && (
         <label className="border-base-300 narrow flex items-center gap-2 border-t px-3 py-2">
-          <input type="checkbox" className="toggle toggle-xs" checked={allPages} onChange={(event) => onAllPages(event.target.checked)} />
+          <input
+            type="checkbox"
+            className="toggle toggle-xs"
+            checked={allPages}
+            onChange={(event) => onAllPages(event.target.checked)}
+          />
           As many pages as it needs
         </label>
       )}
@@ -145,13 +175,22 @@ function Story({ document, story, fit, onCarry, onPlace }: StoryProps) {
           {words.toLocaleString('en-GB')} words
           {numbers.length > 0 && ` · p. ${numbers.length > 1 ? `${numbers[0]}–${numbers.at(-1)}` : numbers[0]}`}
         </span>
-        {fit && <span className={`narrow block leading-tight ${over ? 'text-error font-semibold' : 'text-success'}`}>{fitWords(fit)}</span>}
+        {fit && (
+          <span className={`narrow block leading-tight ${over ? 'text-error font-semibold' : 'text-success'}`}>
+            {fitWords(fit)}
+          </span>
+        )}
       </button>
     </li>
   );
 }
 
-function Pictures({ title, pictures, onCarry, onPlace }: { title: string; pictures: readonly PictureRecord[] } & Pick<TrayProps, 'onCarry' | 'onPlace'>) {
+function Pictures({
+  title,
+  pictures,
+  onCarry,
+  onPlace,
+}: { title: string; pictures: readonly PictureRecord[] } & Pick<TrayProps, 'onCarry' | 'onPlace'>) {
   if (pictures.length === 0) return null;
   return (
     <section aria-label={title} className="pb-4">
@@ -171,7 +210,6 @@ function Pictures({ title, pictures, onCarry, onPlace }: { title: string; pictur
                 onPlace({ what: 'picture', id: picture.id });
               }}
             >
-              {/* eslint-disable-next-line @next/next/no-img-element */}
               <img
                 src={`/api/pictures/${picture.blob}?side=200`}
                 alt=""

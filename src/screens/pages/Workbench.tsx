@@ -1,6 +1,14 @@
 'use client';
 
-import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore, type PointerEvent as ReactPointerEvent } from 'react';
+import {
+  useCallback,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  useSyncExternalStore,
+  type PointerEvent as ReactPointerEvent,
+} from 'react';
 import { useDropzone } from 'react-dropzone';
 import type { ComposerClient } from '@/client/composerClient';
 import type { DocumentStore } from '@/client/documentStore';
@@ -98,7 +106,12 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
   const spreadBox = useMemo<Box>(() => {
     const left = pages[0]!.dx;
     const last = pages.at(-1)!;
-    return { x: left - format.bleed, y: -format.bleed, w: last.dx + format.width - left + 2 * format.bleed, h: format.height + 2 * format.bleed };
+    return {
+      x: left - format.bleed,
+      y: -format.bleed,
+      w: last.dx + format.width - left + 2 * format.bleed,
+      h: format.height + 2 * format.bleed,
+    };
   }, [pages, format]);
   const fitted = useMemo(() => fitView(spreadBox, Math.max(200, desk.width), Math.max(200, desk.height)), [spreadBox, desk]);
   const now = view ?? fitted;
@@ -115,13 +128,19 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
   );
 
   // The worker paints what is in sight, and the page that is hovered in the page line.
-  const watched = [...pages.map(({ page }) => page.id), ...(hovered && !pages.some(({ page }) => page.id === hovered) ? [hovered] : [])].join(' ');
+  const watched = [
+    ...pages.map(({ page }) => page.id),
+    ...(hovered && !pages.some(({ page }) => page.id === hovered) ? [hovered] : []),
+  ].join(' ');
   useEffect(() => composer.watch(watched.split(' ')), [composer, watched]);
 
   useEffect(() => {
     store.onRefused = (message, mine) => {
       const what = [...mine.added, ...mine.updated.map(({ after }) => after), ...mine.removed].map((record) => record.kind);
-      say(`${message} The ${[...new Set(what)].join(' and ')} shows as it is stored now; your version is not lost: it is in “Undo” of the other window.`, 'wrong');
+      say(
+        `${message} The ${[...new Set(what)].join(' and ')} shows as it is stored now; your version is not lost: it is in “Undo” of the other window.`,
+        'wrong',
+      );
     };
   }, [store, say]);
 
@@ -144,7 +163,8 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
   const deskPoint = useCallback(
     (event: { clientX: number; clientY: number }) => {
       const rect = deskRef.current!.getBoundingClientRect();
-      const inside = event.clientX >= rect.left && event.clientX <= rect.right && event.clientY >= rect.top && event.clientY <= rect.bottom;
+      const inside =
+        event.clientX >= rect.left && event.clientX <= rect.right && event.clientY >= rect.top && event.clientY <= rect.bottom;
       return { inside, ...toSpread(now, event.clientX - rect.left, event.clientY - rect.top) };
     },
     [now],
@@ -186,7 +206,10 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
         const to = pulled(leadBox, how, dx, dy, catches, reach);
         places = new Map();
         for (const each of of) {
-          const box = each === lead ? to : { ...each.box, x: each.box.x + each.page.dx + to.x - leadBox.x, y: each.box.y + to.y - leadBox.y };
+          const box =
+            each === lead
+              ? to
+              : { ...each.box, x: each.box.x + each.page.dx + to.x - leadBox.x, y: each.box.y + to.y - leadBox.y };
           // A frame belongs to the page that its middle lies on.
           const middle = box.x + box.w / 2;
           const page = pages.find(({ dx: left }) => middle >= left && middle <= left + format.width) ?? each.page;
@@ -214,7 +237,11 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
     event.stopPropagation();
     setMarked(undefined);
     setPicking(undefined);
-    const next = event.shiftKey ? new Set([...selection, each.frame.id]) : selection.has(each.frame.id) ? selection : new Set([each.frame.id]);
+    const next = event.shiftKey
+      ? new Set([...selection, each.frame.id])
+      : selection.has(each.frame.id)
+        ? selection
+        : new Set([each.frame.id]);
     setSelection(next);
     pull([each, ...frames.filter((other) => other !== each && next.has(other.frame.id))], MOVE, event);
   };
@@ -270,17 +297,36 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
         const at = point.inside ? onPage(inSight, paper.width, paper.height, point) : undefined;
         let target: Target | undefined;
         if (at && what === 'picture') {
-          const under = [...there].reverse().find(({ frame, page, box }) => frame.content.type === 'picture' && page === at.page && at.x >= box.x && at.x <= box.x + box.w && at.y >= box.y && at.y <= box.y + box.h && !isGround(paper, box));
+          const under = [...there]
+            .reverse()
+            .find(
+              ({ frame, page, box }) =>
+                frame.content.type === 'picture' &&
+                page === at.page &&
+                at.x >= box.x &&
+                at.x <= box.x + box.w &&
+                at.y >= box.y &&
+                at.y <= box.y + box.h &&
+                !isGround(paper, box),
+            );
           if (under) target = { page: under.page, box: under.box, words: 'into this frame', frame: under.frame.id };
         }
         target ??= at && targetAt(paper, at.page, at, there);
-        current = { what, id: carried, x: event.clientX, y: event.clientY, target, allPages: what !== 'picture' && all !== event.shiftKey };
+        current = {
+          what,
+          id: carried,
+          x: event.clientX,
+          y: event.clientY,
+          target,
+          allPages: what !== 'picture' && all !== event.shiftKey,
+        };
         setCarry(current);
       },
       (event) => {
         setCarry(undefined);
         if (event && current?.target) void drop(current, current.target);
-        else if (event && current && !current.target && latest.current.deskPoint(event).inside) say('There is no free room at that place. Move what lies there, or choose an empty stretch.', 'wrong');
+        else if (event && current && !current.target && latest.current.deskPoint(event).inside)
+          say('There is no free room at that place. Move what lies there, or choose an empty stretch.', 'wrong');
       },
     );
   };
@@ -308,16 +354,26 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
   const goOn = () => {
     const text = only && textOf(document, only.frame)?.text;
     if (!text) return;
-    const target = largestFree(format, pages, frames) ?? (allSpreads[index + 1] && largestFree(format, allSpreads[index + 1]!, framesOfSpread(index + 1)));
-    if (!target) return say('There is no free room on this spread or the next. Drag the tail to where the story goes on, or add pages.', 'wrong');
+    const target =
+      largestFree(format, pages, frames) ??
+      (allSpreads[index + 1] && largestFree(format, allSpreads[index + 1]!, framesOfSpread(index + 1)));
+    if (!target)
+      return say(
+        'There is no free room on this spread or the next. Drag the tail to where the story goes on, or add pages.',
+        'wrong',
+      );
     if (!pages.includes(target.page)) go(index + 1);
     void actions.goOn({ text: text.id, page: target.page.page.id, box: target.box, allPages });
   };
   const framesOfSpread = (which: number): FrameInSight[] =>
-    allSpreads[which]!.flatMap((page) => framesOn(document, page.page.id).map((frame) => ({ frame, page, box: setting.grown.get(frame.id) ?? frame.box })));
+    allSpreads[which]!.flatMap((page) =>
+      framesOn(document, page.page.id).map((frame) => ({ frame, page, box: setting.grown.get(frame.id) ?? frame.box })),
+    );
 
   const pickSentence = async (text: string) => {
-    const sentences = (await composer.sentences(text)).filter(({ boxes }) => boxes.some(({ page }) => pages.some((each) => each.page.id === page)));
+    const sentences = (await composer.sentences(text)).filter(({ boxes }) =>
+      boxes.some(({ page }) => pages.some((each) => each.page.id === page)),
+    );
     if (sentences.length === 0) return say('No sentence of this text stands on this spread.', 'wrong');
     setPicking({ text, sentences, lit: 0 });
   };
@@ -335,7 +391,14 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
   const nudge = (dx: number, dy: number, times: number) => {
     if (chosen.length === 0) return;
     const step = { x: dx * times, y: dy * times };
-    actions.move(new Map(chosen.map(({ frame, page, box }) => [frame.id, { on: page.page.id, box: { ...box, x: box.x + step.x, y: box.y + step.y } }])));
+    actions.move(
+      new Map(
+        chosen.map(({ frame, page, box }) => [
+          frame.id,
+          { on: page.page.id, box: { ...box, x: box.x + step.x, y: box.y + step.y } },
+        ]),
+      ),
+    );
   };
 
   const turn = (how: 'undo' | 'redo') => {
@@ -347,7 +410,13 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
   const frameActions: FrameActions = {
     wrap: (wrap) => only && actions.wrap(only.frame.id, wrap),
     fit: (fit) => only && actions.fit(only.frame.id, fit),
-    columns: (columns) => only?.frame.content.type === 'text' && actions.columns(only.frame.id, columns, only.frame.content.gutter || pageGrid(format, only.page.master, only.page.side).gutter),
+    columns: (columns) =>
+      only?.frame.content.type === 'text' &&
+      actions.columns(
+        only.frame.id,
+        columns,
+        only.frame.content.gutter || pageGrid(format, only.page.master, only.page.side).gutter,
+      ),
     quote: enter,
     goOn,
     stack: (where) => only && actions.stack(only.frame.id, where),
@@ -357,31 +426,83 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
     },
   };
 
-  const dropzone = useDropzone({ onDrop: (files) => void bringIn(files), noClick: true, noKeyboard: true, useFsAccessApi: false });
+  const dropzone = useDropzone({
+    onDrop: (files) => void bringIn(files),
+    noClick: true,
+    noKeyboard: true,
+    useFsAccessApi: false,
+  });
 
   const lastPage = pages.at(-1)!.page.id;
   const zoomBy = (factor: number) => setView(zoomed(now, factor, desk.width / 2, desk.height / 2));
   const commands: Command[] = [
     { id: 'undo', name: undo ? `Undo: ${undo}` : 'Undo', keys: 'Ctrl+Z', enabled: undo !== undefined, run: () => turn('undo') },
-    { id: 'redo', name: redo ? `Redo: ${redo}` : 'Redo', keys: 'Ctrl+Shift+Z', enabled: redo !== undefined, run: () => turn('redo') },
+    {
+      id: 'redo',
+      name: redo ? `Redo: ${redo}` : 'Redo',
+      keys: 'Ctrl+Shift+Z',
+      enabled: redo !== undefined,
+      run: () => turn('redo'),
+    },
     { id: 'previous', name: 'Previous spread', keys: '[', enabled: index > 0, run: () => go(index - 1) },
     { id: 'next', name: 'Next spread', keys: ']', enabled: index < allSpreads.length - 1, run: () => go(index + 1) },
     { id: 'fit', name: 'Fit the spread', keys: '0', enabled: true, run: () => setView(undefined) },
     { id: 'nearer', name: 'Nearer', keys: '=', enabled: true, run: () => zoomBy(1.25) },
     { id: 'farther', name: 'Farther', keys: '-', enabled: true, run: () => zoomBy(0.8) },
     { id: 'proof', name: 'Proof view', keys: '.', enabled: true, run: () => setLook((old) => ({ ...old, proof: !old.proof })) },
-    { id: 'columns', name: 'Columns and guides', keys: ',', enabled: true, run: () => setLook((old) => ({ ...old, columns: !old.columns })) },
-    { id: 'baselines', name: 'Baseline grid', keys: ';', enabled: true, run: () => setLook((old) => ({ ...old, baselines: !old.baselines })) },
+    {
+      id: 'columns',
+      name: 'Columns and guides',
+      keys: ',',
+      enabled: true,
+      run: () => setLook((old) => ({ ...old, columns: !old.columns })),
+    },
+    {
+      id: 'baselines',
+      name: 'Baseline grid',
+      keys: ';',
+      enabled: true,
+      run: () => setLook((old) => ({ ...old, baselines: !old.baselines })),
+    },
     { id: 'tray', name: 'Fold the tray', keys: 'f', enabled: true, run: () => setLook((old) => ({ ...old, tray: !old.tray })) },
-    { id: 'detail', name: 'Fold the detail', keys: 'd', enabled: true, run: () => setLook((old) => ({ ...old, detail: !old.detail })) },
+    {
+      id: 'detail',
+      name: 'Fold the detail',
+      keys: 'd',
+      enabled: true,
+      run: () => setLook((old) => ({ ...old, detail: !old.detail })),
+    },
     { id: 'bring', name: 'Bring in stories and pictures', keys: 'b', enabled: true, run: dropzone.open },
-    { id: 'enter', name: 'Into the text: pick a sentence to quote', keys: 'Enter', enabled: only !== undefined && textOf(document, only.frame)?.text.role === 'body', run: enter },
-    { id: 'go-on', name: 'Go on with the story in the next free room', keys: 'g', enabled: only !== undefined && (setting.fits.get(textOf(document, only.frame)?.text.id ?? '')?.oversetLines ?? 0) > 0, run: goOn },
-    { id: 'wrap', name: 'Next kind of text wrap', keys: 'w', enabled: only !== undefined, run: () => only && frameActions.wrap({ mode: nextWrap(only) }) },
+    {
+      id: 'enter',
+      name: 'Into the text: pick a sentence to quote',
+      keys: 'Enter',
+      enabled: only !== undefined && textOf(document, only.frame)?.text.role === 'body',
+      run: enter,
+    },
+    {
+      id: 'go-on',
+      name: 'Go on with the story in the next free room',
+      keys: 'g',
+      enabled: only !== undefined && (setting.fits.get(textOf(document, only.frame)?.text.id ?? '')?.oversetLines ?? 0) > 0,
+      run: goOn,
+    },
+    {
+      id: 'wrap',
+      name: 'Next kind of text wrap',
+      keys: 'w',
+      enabled: only !== undefined,
+      run: () => only && frameActions.wrap({ mode: nextWrap(only) }),
+    },
     { id: 'front', name: 'To the front', enabled: only !== undefined, run: () => frameActions.stack('front') },
     { id: 'back', name: 'To the back', enabled: only !== undefined, run: () => frameActions.stack('back') },
     { id: 'remove', name: 'Remove the frame', keys: 'Delete', enabled: selection.size > 0, run: frameActions.remove },
-    { id: 'add', name: 'Add a page after this spread', enabled: true, run: () => void actions.addPages({ after: lastPage, count: 1 }) },
+    {
+      id: 'add',
+      name: 'Add a page after this spread',
+      enabled: true,
+      run: () => void actions.addPages({ after: lastPage, count: 1 }),
+    },
     { id: 'commands', name: 'Find an action', keys: 'Ctrl+K', enabled: true, run: () => setDialog('commands') },
     { id: 'help', name: 'Shortcuts', keys: '?', enabled: true, run: () => setDialog('help') },
   ];
@@ -429,7 +550,8 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
       const rect = element.getBoundingClientRect();
       setView((old) => {
         const from = old ?? fitted;
-        if (event.ctrlKey || event.metaKey) return zoomed(from, Math.exp(-event.deltaY / 300), event.clientX - rect.left, event.clientY - rect.top);
+        if (event.ctrlKey || event.metaKey)
+          return zoomed(from, Math.exp(-event.deltaY / 300), event.clientX - rect.left, event.clientY - rect.top);
         return { ...from, tx: from.tx - event.deltaX, ty: from.ty - event.deltaY };
       });
     };
@@ -441,7 +563,10 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
   const stirred = new Set(moving ? pages.map(({ page }) => page.id) : []);
   const guides = !look.proof;
   const menuAt = marked && menuPlace(toScreen(now, { ...marked.box, x: marked.box.x + marked.page.dx }), desk);
-  const barAt = only && !moving && !picking && guides ? barPlace(toScreen(now, { ...only.box, x: only.box.x + only.page.dx }), desk) : undefined;
+  const barAt =
+    only && !moving && !picking && guides
+      ? barPlace(toScreen(now, { ...only.box, x: only.box.x + only.page.dx }), desk)
+      : undefined;
   const overset = only ? (setting.fits.get(textOf(document, only.frame)?.text.id ?? '')?.oversetLines ?? 0) : 0;
 
   return (
@@ -511,23 +636,56 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
                 <defs>
                   <BleedHatch k={now.k} />
                   <clipPath id="spread-clip">
-                    <rect {...(look.proof ? trimOf(spreadBox, format.bleed) : { x: spreadBox.x, y: spreadBox.y, width: spreadBox.w, height: spreadBox.h })} />
+                    <rect
+                      {...(look.proof
+                        ? trimOf(spreadBox, format.bleed)
+                        : { x: spreadBox.x, y: spreadBox.y, width: spreadBox.w, height: spreadBox.h })}
+                    />
                   </clipPath>
                   <filter id="paper-shadow" x="-5%" y="-5%" width="110%" height="112%">
                     <feDropShadow dx="0" dy={1.5 / now.k} stdDeviation={2.5 / now.k} floodColor="#14213d" floodOpacity="0.28" />
                   </filter>
                 </defs>
-                {guides && <rect x={spreadBox.x} y={spreadBox.y} width={spreadBox.w} height={spreadBox.h} fill="url(#bleed-hatch)" />}
+                {guides && (
+                  <rect x={spreadBox.x} y={spreadBox.y} width={spreadBox.w} height={spreadBox.h} fill="url(#bleed-hatch)" />
+                )}
                 <rect {...trimOf(spreadBox, format.bleed)} fill="var(--paper)" filter="url(#paper-shadow)" data-paper />
-                {guides && pages.map((page) => <Guides key={page.page.id} format={format} page={page} columns={look.columns} baselines={false} k={now.k} />)}
+                {guides &&
+                  pages.map((page) => (
+                    <Guides key={page.page.id} format={format} page={page} columns={look.columns} baselines={false} k={now.k} />
+                  ))}
                 <g clipPath="url(#spread-clip)">
                   {pages.map(({ page, dx }) => (
                     <PaintedChunks key={page.id} chunks={setting.pages.get(page.id) ?? []} dx={dx} />
                   ))}
                 </g>
-                {guides && <rect {...trimOf(spreadBox, format.bleed)} fill="none" stroke="var(--hold)" strokeOpacity={0.35} strokeWidth={1 / now.k} pointerEvents="none" />}
-                {guides && look.baselines && pages.map((page) => <Guides key={page.page.id} format={format} page={page} columns={false} baselines k={now.k} />)}
-                {guides && pages.length > 1 && <line x1={format.width} x2={format.width} y1={0} y2={format.height} stroke="var(--hold)" strokeOpacity={0.3} strokeWidth={1 / now.k} pointerEvents="none" />}
+                {guides && (
+                  <rect
+                    {...trimOf(spreadBox, format.bleed)}
+                    fill="none"
+                    stroke="var(--hold)"
+                    strokeOpacity={0.35}
+                    strokeWidth={1 / now.k}
+                    pointerEvents="none"
+                  />
+                )}
+                {guides &&
+                  look.baselines &&
+                  pages.map((page) => (
+                    <Guides key={page.page.id} format={format} page={page} columns={false} baselines k={now.k} />
+                  ))}
+                {guides && pages.length > 1 && (
+                  <line
+                    x1={format.width}
+                    x2={format.width}
+                    y1={0}
+                    y2={format.height}
+                    stroke="var(--hold)"
+                    strokeOpacity={0.3}
+                    strokeWidth={1 / now.k}
+                    pointerEvents="none"
+                  />
+                )}
               </g>
               {guides && (
                 <>
@@ -544,14 +702,47 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
                       if (text?.role === 'body') void pickSentence(text.id);
                     }}
                   />
-                  {picking && <Sentences sentences={picking.sentences} lit={picking.lit} pages={pages} view={now} onLight={(which) => setPicking({ ...picking, lit: which })} onTake={(which) => void takeSentence(which)} />}
-                  <Threads document={document} frames={frames} view={now} fits={setting.fits} selection={selection} onTail={(text, event) => carryFrom('tail', text, event)} />
-                  {!picking && chosen.map((each) => <Brackets key={each.frame.id} chosen={each} view={now} pullable={only !== undefined} onPull={(frame, how, event) => {
-                    event.stopPropagation();
-                    pull([frame], how, event);
-                  }} />)}
+                  {picking && (
+                    <Sentences
+                      sentences={picking.sentences}
+                      lit={picking.lit}
+                      pages={pages}
+                      view={now}
+                      onLight={(which) => setPicking({ ...picking, lit: which })}
+                      onTake={(which) => void takeSentence(which)}
+                    />
+                  )}
+                  <Threads
+                    document={document}
+                    frames={frames}
+                    view={now}
+                    fits={setting.fits}
+                    selection={selection}
+                    room={desk.width}
+                    onTail={(text, event) => carryFrom('tail', text, event)}
+                  />
+                  {!picking &&
+                    chosen.map((each) => (
+                      <Brackets
+                        key={each.frame.id}
+                        chosen={each}
+                        view={now}
+                        pullable={only !== undefined}
+                        onPull={(frame, how, event) => {
+                          event.stopPropagation();
+                          pull([frame], how, event);
+                        }}
+                      />
+                    ))}
                   {lit && <Lit page={lit.page} box={lit.box} words={stretchWords(lit.stretch)} view={now} />}
-                  {carry?.target && <Lit page={carry.target.page} box={carry.target.box} words={carry.target.words + (carry.allPages ? ', and as many pages as it needs' : '')} view={now} />}
+                  {carry?.target && (
+                    <Lit
+                      page={carry.target.page}
+                      box={carry.target.box}
+                      words={carry.target.words + (carry.allPages ? ', and as many pages as it needs' : '')}
+                      view={now}
+                    />
+                  )}
                 </>
               )}
             </svg>
@@ -565,10 +756,24 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
                 {setting.trouble}
               </p>
             )}
-            {barAt && only && <FrameBar document={document} frame={only.frame} overset={overset} left={barAt.left} top={barAt.top} actions={frameActions} />}
+            {barAt && only && (
+              <FrameBar
+                document={document}
+                frame={only.frame}
+                overset={overset}
+                left={barAt.left}
+                top={barAt.top}
+                actions={frameActions}
+              />
+            )}
             {picking && (
-              <p role="status" className="bg-secondary text-secondary-content absolute bottom-3 left-1/2 max-w-lg -translate-x-1/2 px-3 py-1.5" data-picking>
-                Press a sentence to quote it, or choose with the arrow keys and Enter. <span className="opacity-80">“{picking.sentences[picking.lit]!.words}”</span>
+              <p
+                role="status"
+                className="bg-secondary text-secondary-content absolute bottom-3 left-1/2 max-w-lg -translate-x-1/2 px-3 py-1.5"
+                data-picking
+              >
+                Press a sentence to quote it, or choose with the arrow keys and Enter.{' '}
+                <span className="opacity-80">“{picking.sentences[picking.lit]!.words}”</span>
               </p>
             )}
             {marked && menuAt && (
@@ -597,11 +802,22 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
             <footer className="border-base-300 bg-base-100 narrow flex h-6 shrink-0 items-center gap-6 border-t px-3">
               <span className="w-44">{pointer && placeOf(pages, format.width, pointer)}</span>
               <span>
-                {pages.length > 1 ? `Spread ${pages[0]!.number}–${pages[1]!.number}` : `Page ${pages[0]!.number}`}, {pages[0]!.master.name} master
+                {pages.length > 1 ? `Spread ${pages[0]!.number}–${pages[1]!.number}` : `Page ${pages[0]!.number}`},{' '}
+                {pages[0]!.master.name} master
               </span>
               <span>{Math.round(now.k * 100)} %</span>
-              <Switch on={look.columns} name="Columns and guides" keys="," run={() => setLook({ ...look, columns: !look.columns })} />
-              <Switch on={look.baselines} name="Baselines" keys=";" run={() => setLook({ ...look, baselines: !look.baselines })} />
+              <Switch
+                on={look.columns}
+                name="Columns and guides"
+                keys=","
+                run={() => setLook({ ...look, columns: !look.columns })}
+              />
+              <Switch
+                on={look.baselines}
+                name="Baselines"
+                keys=";"
+                run={() => setLook({ ...look, baselines: !look.baselines })}
+              />
               <Switch on={look.proof} name="Proof" keys="." run={() => setLook({ ...look, proof: !look.proof })} />
             </footer>
           )}
@@ -616,19 +832,30 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
             box={only?.box}
             fits={setting.fits}
             actions={frameActions}
-            onBox={(box) => only && actions.move(new Map([[only.frame.id, { on: only.page.page.id, box }]]), 'Place a frame by numbers')}
+            onBox={(box) =>
+              only && actions.move(new Map([[only.frame.id, { on: only.page.page.id, box }]]), 'Place a frame by numbers')
+            }
             onColumns={(columns, gutter) => only && actions.columns(only.frame.id, columns, gutter)}
-            onMark={(page, stretch) => setMarked({ page, stretch, box: stretchBox(pageGrid(format, page.master, page.side), stretch) })}
+            onMark={(page, stretch) =>
+              setMarked({ page, stretch, box: stretchBox(pageGrid(format, page.master, page.side), stretch) })
+            }
             onAddPages={(count) => void actions.addPages({ after: lastPage, count })}
           />
         )}
       </div>
       {carry && (
-        <div className="bg-secondary text-secondary-content pointer-events-none fixed z-50 max-w-56 truncate px-2 py-1 font-medium" style={{ left: carry.x + 12, top: carry.y + 10 }}>
+        <div
+          className="bg-secondary text-secondary-content pointer-events-none fixed z-50 max-w-56 truncate px-2 py-1 font-medium"
+          style={{ left: carry.x + 12, top: carry.y + 10 }}
+        >
           {carryWords(carry)}
         </div>
       )}
-      {dropzone.isDragActive && <div className="border-primary bg-base-100/85 fixed inset-0 z-50 grid place-items-center border-4 text-lg font-semibold">Let go to bring these files into the tray</div>}
+      {dropzone.isDragActive && (
+        <div className="border-primary bg-base-100/85 fixed inset-0 z-50 grid place-items-center border-4 text-lg font-semibold">
+          Let go to bring these files into the tray
+        </div>
+      )}
       {dialog === 'help' && <Help commands={commands} onClose={() => setDialog(undefined)} />}
       {dialog === 'commands' && <CommandBar commands={commands} onClose={() => setDialog(undefined)} />}
       <Notices notices={notices} onClose={close} />
@@ -651,7 +878,12 @@ function Switch({ on, name, keys, run }: { on: boolean; name: string; keys: stri
   );
 }
 
-const trimOf = (box: Box, bleed: number) => ({ x: box.x + bleed, y: box.y + bleed, width: box.w - 2 * bleed, height: box.h - 2 * bleed });
+const trimOf = (box: Box, bleed: number) => ({
+  x: box.x + bleed,
+  y: box.y + bleed,
+  width: box.w - 2 * bleed,
+  height: box.h - 2 * bleed,
+});
 
 const MENU = { width: 224, height: 190 };
 
@@ -669,7 +901,12 @@ const BAR = { width: 430, height: 28 };
 function barPlace(at: Box, desk: { width: number; height: number }): { left: number; top: number } {
   const below = at.y + at.h + 16;
   const above = at.y - BAR.height - 10;
-  const top = below + BAR.height < desk.height - 4 ? below : above > 4 ? above : Math.max(4, Math.min(desk.height - BAR.height - 4, at.y + 10));
+  const top =
+    below + BAR.height < desk.height - 4
+      ? below
+      : above > 4
+        ? above
+        : Math.max(4, Math.min(desk.height - BAR.height - 4, at.y + 10));
   return { left: Math.max(4, Math.min(desk.width - BAR.width - 4, at.x)), top };
 }
 
@@ -679,7 +916,8 @@ function placeOf(pages: readonly PlacedPage[], width: number, point: { x: number
 }
 
 function nextWrap({ frame }: FrameInSight): 'none' | 'frame' | 'outline' | 'clear' {
-  const order = frame.content.type === 'picture' ? (['none', 'frame', 'outline', 'clear'] as const) : (['none', 'frame', 'clear'] as const);
+  const order =
+    frame.content.type === 'picture' ? (['none', 'frame', 'outline', 'clear'] as const) : (['none', 'frame', 'clear'] as const);
   const at = order.findIndex((mode) => mode === frame.wrap.mode);
   return order[(at + 1) % order.length]!;
 }

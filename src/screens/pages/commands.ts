@@ -9,7 +9,10 @@ export interface Command {
 }
 
 /** Whether a key press is a command's shortcut. */
-export function matches(keys: string | undefined, event: Pick<KeyboardEvent, 'key' | 'ctrlKey' | 'metaKey' | 'shiftKey' | 'altKey'>): boolean {
+export function matches(
+  keys: string | undefined,
+  event: Pick<KeyboardEvent, 'key' | 'ctrlKey' | 'metaKey' | 'shiftKey' | 'altKey'>,
+): boolean {
   if (!keys) return false;
   const parts = keys.split('+').map((part) => (part === '' ? '+' : part));
   const key = parts.at(-1)!;
@@ -24,5 +27,9 @@ export function matches(keys: string | undefined, event: Pick<KeyboardEvent, 'ke
 
 /** Whether a key press belongs to a field that is being typed into. */
 export function isTyping(target: EventTarget | null): boolean {
-  return target instanceof HTMLElement && (target.isContentEditable || /^(input|textarea|select)$/i.test(target.tagName)) && !/^(checkbox|radio|button)$/.test((target as HTMLInputElement).type ?? '');
+  return (
+    target instanceof HTMLElement &&
+    (target.isContentEditable || /^(input|textarea|select)$/i.test(target.tagName)) &&
+    !/^(checkbox|radio|button)$/.test((target as HTMLInputElement).type ?? '')
+  );
 }

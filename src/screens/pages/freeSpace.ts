@@ -15,9 +15,7 @@ export function isGround(format: FormatRecord, box: Box): boolean {
 
 /** What lies on a page and takes room there, also what reaches over the spine. */
 export function takenOn(format: FormatRecord, page: PlacedPage, frames: readonly FrameInSight[]): Box[] {
-  return frames
-    .filter(({ box }) => !isGround(format, box))
-    .map(({ page: of, box }) => ({ ...box, x: box.x + of.dx - page.dx }));
+  return frames.filter(({ box }) => !isGround(format, box)).map(({ page: of, box }) => ({ ...box, x: box.x + of.dx - page.dx }));
 }
 
 /** A stretch that would take something. */
@@ -35,14 +33,22 @@ export function targetAt(format: FormatRecord, page: PlacedPage, at: Point, fram
 }
 
 /** The largest free stretch of the pages, looked for from every column at every few lines. */
-export function largestFree(format: FormatRecord, pages: readonly PlacedPage[], frames: readonly FrameInSight[]): Target | undefined {
+export function largestFree(
+  format: FormatRecord,
+  pages: readonly PlacedPage[],
+  frames: readonly FrameInSight[],
+): Target | undefined {
   let best: Target | undefined;
   for (const page of pages) {
     const grid = pageGrid(format, page.master, page.side);
     const taken = takenOn(format, page, frames);
     for (const column of grid.columns) {
       for (let line = 1; line <= grid.lines; line += 3) {
-        const found = asTarget(page, grid, freeStretch(grid, { x: column.x + column.w / 2, y: grid.first + (line - 1.5) * grid.step }, taken));
+        const found = asTarget(
+          page,
+          grid,
+          freeStretch(grid, { x: column.x + column.w / 2, y: grid.first + (line - 1.5) * grid.step }, taken),
+        );
         if (found && (!best || found.box.w * found.box.h > best.box.w * best.box.h)) best = found;
       }
     }

@@ -12,7 +12,11 @@ import type { Diff } from '@/core/records/diff';
 import type { Document } from '@/core/records/document';
 
 /** What can be done on the desk: each is one change with a label, or a sentence why it cannot be. */
-export function useDeskActions(store: DocumentStore, composer: ComposerClient, say: (text: string, tone?: 'said' | 'wrong') => void) {
+export function useDeskActions(
+  store: DocumentStore,
+  composer: ComposerClient,
+  say: (text: string, tone?: 'said' | 'wrong') => void,
+) {
   return useMemo(() => {
     /** Does a change that the document alone decides; gives what it added, or undefined when it was refused. */
     const act = (label: string, action: (document: Document) => Diff): Diff | undefined => {
@@ -27,7 +31,11 @@ export function useDeskActions(store: DocumentStore, composer: ComposerClient, s
       }
     };
     /** Does a change that depends on how text falls. */
-    const plan = async <A extends keyof PlannedActions>(label: string, action: A, intent: PlannedActions[A]): Promise<Diff | undefined> => {
+    const plan = async <A extends keyof PlannedActions>(
+      label: string,
+      action: A,
+      intent: PlannedActions[A],
+    ): Promise<Diff | undefined> => {
       try {
         const diff = await composer.plan(action, intent);
         store.do(label, diff);
@@ -38,19 +46,27 @@ export function useDeskActions(store: DocumentStore, composer: ComposerClient, s
       }
     };
     return {
-      move: (places: ReadonlyMap<string, Place>, label = 'Move a frame') => act(label, (document) => placeFrames(document, places)),
-      wrap: (id: string, wrap: Partial<Wrap>) => act(wrap.mode ? 'Change the text wrap' : 'Change the stand-off', (document) => setWrap(document, id, wrap)),
-      fit: (id: string, fit: 'fill' | 'fit') => act(fit === 'fill' ? 'Fill the frame' : 'Show all of the picture', (document) => setPictureFit(document, id, { fit })),
-      columns: (id: string, columns: number, gutter: number) => act('Change the columns', (document) => setColumns(document, id, columns, gutter)),
-      stack: (id: string, where: 'front' | 'back') => act(where === 'front' ? 'Bring to the front' : 'Send to the back', (document) => stack(document, id, where)),
-      remove: (ids: readonly string[]) => act(ids.length === 1 ? 'Remove a frame' : `Remove ${ids.length} frames`, (document) => removeFrames(document, ids)),
+      move: (places: ReadonlyMap<string, Place>, label = 'Move a frame') =>
+        act(label, (document) => placeFrames(document, places)),
+      wrap: (id: string, wrap: Partial<Wrap>) =>
+        act(wrap.mode ? 'Change the text wrap' : 'Change the stand-off', (document) => setWrap(document, id, wrap)),
+      fit: (id: string, fit: 'fill' | 'fit') =>
+        act(fit === 'fill' ? 'Fill the frame' : 'Show all of the picture', (document) => setPictureFit(document, id, { fit })),
+      columns: (id: string, columns: number, gutter: number) =>
+        act('Change the columns', (document) => setColumns(document, id, columns, gutter)),
+      stack: (id: string, where: 'front' | 'back') =>
+        act(where === 'front' ? 'Bring to the front' : 'Send to the back', (document) => stack(document, id, where)),
+      remove: (ids: readonly string[]) =>
+        act(ids.length === 1 ? 'Remove a frame' : `Remove ${ids.length} frames`, (document) => removeFrames(document, ids)),
       mark: (intent: MarkOut) => act(`Add a ${intent.as}`, (document) => markOut(document, intent)),
       placePicture: (intent: PlacePicture) => act('Place a picture', (document) => placePicture(document, intent)),
-      fillFrame: (frame: string, picture: string) => act('Put a picture into its frame', (document) => fillFrame(document, frame, picture)),
+      fillFrame: (frame: string, picture: string) =>
+        act('Put a picture into its frame', (document) => fillFrame(document, frame, picture)),
       placeStory: (intent: PlannedActions['placeStory']) => plan('Place a story', 'placeStory', intent),
       goOn: (intent: PlannedActions['continueThread']) => plan('Go on with a story', 'continueThread', intent),
       quote: (intent: PlannedActions['makeQuote']) => plan('Make a pull quote', 'makeQuote', intent),
-      addPages: (intent: PlannedActions['addPages']) => plan(intent.count === 1 ? 'Add a page' : `Add ${intent.count} pages`, 'addPages', intent),
+      addPages: (intent: PlannedActions['addPages']) =>
+        plan(intent.count === 1 ? 'Add a page' : `Add ${intent.count} pages`, 'addPages', intent),
     };
   }, [store, composer, say]);
 }

@@ -28,14 +28,19 @@ export function useImport(store: DocumentStore, say: (text: string, tone?: 'said
         if (controller.signal.aborted) break;
         setProgress({ done, of: files.length, cancel });
         try {
-          if (file.size > MOST_BYTES) throw new Error(`“${file.name}” is larger than ${MOST_BYTES / 1_000_000} MB, the most that is taken.`);
+          if (file.size > MOST_BYTES)
+            throw new Error(`“${file.name}” is larger than ${MOST_BYTES / 1_000_000} MB, the most that is taken.`);
           if (file.size === 0) throw new Error(`“${file.name}” is empty.`);
           if (COPY.test(file.name)) {
             const story = await upload<NewStory>('/api/imports/copy', file, controller.signal);
             store.do(`Bring in “${story.name}”`, bringInStory(store.document, story));
             stories++;
           } else {
-            const picture = await upload<Omit<PictureRecord, 'id' | 'kind' | 'order'>>('/api/imports/pictures', file, controller.signal);
+            const picture = await upload<Omit<PictureRecord, 'id' | 'kind' | 'order'>>(
+              '/api/imports/pictures',
+              file,
+              controller.signal,
+            );
             store.do(`Bring in “${picture.name}”`, bringInPicture(store.document, picture));
             pictures++;
           }
@@ -45,7 +50,10 @@ export function useImport(store: DocumentStore, say: (text: string, tone?: 'said
       }
       running.current = undefined;
       setProgress(undefined);
-      const counted = [stories > 0 && `${stories} ${stories === 1 ? 'story' : 'stories'}`, pictures > 0 && `${pictures} ${pictures === 1 ? 'picture' : 'pictures'}`].filter(Boolean);
+      const counted = [
+        stories > 0 && `${stories} ${stories === 1 ? 'story' : 'stories'}`,
+        pictures > 0 && `${pictures} ${pictures === 1 ? 'picture' : 'pictures'}`,
+      ].filter(Boolean);
       if (counted.length > 0) say(`${counted.join(' and ')} came into the tray.`);
       if (controller.signal.aborted) say('Cancelled. What had come in stays.');
     },

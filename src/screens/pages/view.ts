@@ -23,12 +23,22 @@ export function zoomed(view: View, factor: number, x: number, y: number): View {
   return { k, tx: x - ((x - view.tx) * k) / view.k, ty: y - ((y - view.ty) * k) / view.k };
 }
 
-export const toScreen = (view: View, box: Box): Box => ({ x: box.x * view.k + view.tx, y: box.y * view.k + view.ty, w: box.w * view.k, h: box.h * view.k });
+export const toScreen = (view: View, box: Box): Box => ({
+  x: box.x * view.k + view.tx,
+  y: box.y * view.k + view.ty,
+  w: box.w * view.k,
+  h: box.h * view.k,
+});
 
 export const toSpread = (view: View, x: number, y: number): Point => ({ x: (x - view.tx) / view.k, y: (y - view.ty) / view.k });
 
 /** The page of a spread that a point of the spread lies on, with the point in the page's coordinates. */
-export function onPage(pages: readonly PlacedPage[], width: number, height: number, point: Point): { page: PlacedPage; x: number; y: number } | undefined {
+export function onPage(
+  pages: readonly PlacedPage[],
+  width: number,
+  height: number,
+  point: Point,
+): { page: PlacedPage; x: number; y: number } | undefined {
   if (point.y < 0 || point.y > height) return undefined;
   const page = pages.find(({ dx }) => point.x >= dx && point.x <= dx + width);
   return page && { page, x: point.x - page.dx, y: point.y };

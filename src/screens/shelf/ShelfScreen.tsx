@@ -30,7 +30,11 @@ export function ShelfScreen({ publications, today }: { publications: readonly Sh
       <main className="mx-auto w-full max-w-5xl px-8 py-8">
         {publications.length === 0 && <p>No publication is on the shelf yet.</p>}
         {publications.map((publication) => (
-          <section key={publication.id} aria-label={publication.name} className="border-base-300 grid grid-cols-[15rem_1fr] gap-10 border-t py-6 first:border-t-0">
+          <section
+            key={publication.id}
+            aria-label={publication.name}
+            className="border-base-300 grid grid-cols-[15rem_1fr] gap-10 border-t py-6 first:border-t-0"
+          >
             <div>
               <h2 style={{ fontFamily: 'SourceSerif4-900' }} className="text-[2.6rem] leading-none tracking-tight">
                 {publication.name}
@@ -45,7 +49,6 @@ export function ShelfScreen({ publications, today }: { publications: readonly Sh
                 <li key={issue.id}>
                   <Link href={`/issues/${issue.id}/pages`} className="group block w-[10.5rem]">
                     {/* A true picture of page 1, drawn by the server as the issue now is. */}
-                    {/* eslint-disable-next-line @next/next/no-img-element */}
                     <img
                       src={`/api/documents/${issue.id}/pages/1`}
                       alt={`Cover of ${publication.name} ${issue.name}`}

@@ -29,6 +29,13 @@ export async function pagePicture(documentId: string, number: number, width: num
     const png = await sharp(copy).png().toBuffer();
     sources.set(picture.id, `data:image/png;base64,${png.toString('base64')}`);
   }
-  const svg = outlinedPage(list, (id) => shaper.face(id), (id) => sources.get(id) ?? '');
-  return sharp(Buffer.from(svg), { density: (72 * width) / list.width }).resize({ width }).png().toBuffer();
+  const svg = outlinedPage(
+    list,
+    (id) => shaper.face(id),
+    (id) => sources.get(id) ?? '',
+  );
+  return sharp(Buffer.from(svg), { density: (72 * width) / list.width })
+    .resize({ width })
+    .png()
+    .toBuffer();
 }

@@ -19,7 +19,10 @@ export async function startDelivery(document: string, options: DeliveryOptions):
   const fileName = `${stem}-${options.purpose}-${format(new Date(), 'yyyyMMdd-HHmm')}.pdf`;
   await insertDelivery({ id, document, seq: head.seq, options, fileName });
   const worker = start({ job: 'delivery', id });
-  const failed = () => void endDelivery(id, { state: 'failed', message: 'The PDF could not be made: the typesetting thread stopped.' }).catch(() => undefined);
+  const failed = () =>
+    void endDelivery(id, { state: 'failed', message: 'The PDF could not be made: the typesetting thread stopped.' }).catch(
+      () => undefined,
+    );
   worker.once('error', failed);
   worker.once('exit', failed);
   return (await findDelivery(id))!;

@@ -4,7 +4,9 @@ import { makeDelivery } from './make';
 import { pagePicture } from './preview';
 
 /** What a typesetting thread is started for. Bundled on its own into `.build/`, with the same core as the browser's. */
-export type WorkerJob = { readonly job: 'delivery'; readonly id: string } | { readonly job: 'preview'; readonly document: string; readonly page: number; readonly width: number };
+export type WorkerJob =
+  | { readonly job: 'delivery'; readonly id: string }
+  | { readonly job: 'preview'; readonly document: string; readonly page: number; readonly width: number };
 
 const job = workerData as WorkerJob;
 try {

@@ -23,9 +23,12 @@ export async function takeChange(document: string, input: unknown): Promise<Stor
     }
   }
   for (const { before, after } of change.diff.updated) {
-    if (before.id !== after.id || before.kind !== after.kind) throw new BadRequestError('The change cannot be stored: a record cannot become another.');
+    if (before.id !== after.id || before.kind !== after.kind)
+      throw new BadRequestError('The change cannot be stored: a record cannot become another.');
   }
-  if (change.diff.removed.some(({ id }) => KEPT.has(id))) throw new BadRequestError('The change cannot be stored: it would take the issue’s own details away.');
-  if ((change.kind === 'edit') !== (change.of === undefined)) throw new BadRequestError('The change cannot be stored: an undo names the change that it takes back.');
+  if (change.diff.removed.some(({ id }) => KEPT.has(id)))
+    throw new BadRequestError('The change cannot be stored: it would take the issue’s own details away.');
+  if ((change.kind === 'edit') !== (change.of === undefined))
+    throw new BadRequestError('The change cannot be stored: an undo names the change that it takes back.');
   return storeChange(document, change);
 }

@@ -21,7 +21,8 @@ export interface RenderOptions {
   readonly breaking: 'total-fit' | 'first-fit';
   readonly hyphens: boolean;
   readonly language: string;
-  readonly picture: { readonly file: string; readonly at: Box; readonly wrap: 'frame' | 'outline'; readonly standOff: number } | undefined;
+  readonly picture:
+    { readonly file: string; readonly at: Box; readonly wrap: 'frame' | 'outline'; readonly standOff: number } | undefined;
 }
 
 /** Thrown for options that are unknown, missing or make no sense, with one sentence for the person who typed them. */
@@ -63,7 +64,11 @@ export function readOptions(args: readonly string[]): RenderOptions {
     ({ values } = parseArgs({ args: [...args], options: NAMES, strict: true, allowPositionals: false }));
   } catch (error) {
     const unknown = /'(-[^']*)'/.exec(String(error))?.[1];
-    throw new OptionError(unknown ? `The option ${unknown} is unknown or lacks its value; the options are: ${USAGE}.` : `Only options are taken: ${USAGE}.`);
+    throw new OptionError(
+      unknown
+        ? `The option ${unknown} is unknown or lacks its value; the options are: ${USAGE}.`
+        : `Only options are taken: ${USAGE}.`,
+    );
   }
 
   const length = (name: keyof typeof NAMES, typed: string, unit: 'pt' | 'mm', least: number): number => {
@@ -93,7 +98,8 @@ export function readOptions(args: readonly string[]): RenderOptions {
   const page = readPage(values.page ?? 'A4', length);
   const margins = readMargins(values.margins ?? '20mm,15mm,20mm,15mm', length);
   const columns = Number(values.columns ?? '3');
-  if (!Number.isInteger(columns) || columns < 1 || columns > 40) throw new OptionError(`--columns is a whole number from 1 to 40, not “${values.columns}”.`);
+  if (!Number.isInteger(columns) || columns < 1 || columns > 40)
+    throw new OptionError(`--columns is a whole number from 1 to 40, not “${values.columns}”.`);
   const gutter = length('gutter', values.gutter ?? '5mm', 'mm', 0);
   const size = length('size', values.size ?? '10', 'pt', 1);
   const leading = length('leading', values.leading ?? '13', 'pt', 1);
@@ -103,9 +109,13 @@ export function readOptions(args: readonly string[]): RenderOptions {
 
   const font = values.font ?? 'Source Serif 4';
   const family = FAMILIES.find((each) => each.toLowerCase() === font.toLowerCase());
-  if (!family) throw new OptionError(`--font “${font}” is not among the families that ship with the application: ${FAMILIES.join(', ')}.`);
+  if (!family)
+    throw new OptionError(`--font “${font}” is not among the families that ship with the application: ${FAMILIES.join(', ')}.`);
   const language = values.language ?? 'en-gb';
-  if (!matchLanguage(language)) throw new OptionError(`--language “${language}” has no hyphenation patterns here; there are ${HYPHENATION_LANGUAGES.join(', ')}.`);
+  if (!matchLanguage(language))
+    throw new OptionError(
+      `--language “${language}” has no hyphenation patterns here; there are ${HYPHENATION_LANGUAGES.join(', ')}.`,
+    );
 
   return {
     input,
@@ -153,7 +163,8 @@ function readPage(typed: string, length: ReadLength): RenderOptions['page'] {
   const named = namedSize(typed);
   if (named) return named;
   const sides = typed.split(/[x×,]/);
-  if (sides.length !== 2) throw new OptionError(`--page is ${SIZE_NAMES.join(', ')} or a width and height such as 212mm×276mm, not “${typed}”.`);
+  if (sides.length !== 2)
+    throw new OptionError(`--page is ${SIZE_NAMES.join(', ')} or a width and height such as 212mm×276mm, not “${typed}”.`);
   return { width: length('page', sides[0]!, 'mm', 36), height: length('page', sides[1]!, 'mm', 36) };
 }
 

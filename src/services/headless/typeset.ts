@@ -63,9 +63,16 @@ export async function typeset(
     const { at, wrap, standOff } = options.picture;
     const { outlines } = picture.read;
     const outline = outlines.alpha ? 'alpha' : 'background';
-    if (wrap === 'outline' && !outlines[outline]) throw new OptionError('The picture has no outline: it has no transparency, and its background is not plain.');
+    if (wrap === 'outline' && !outlines[outline])
+      throw new OptionError('The picture has no outline: it has no transparency, and its background is not plain.');
     edit.put({ id: 'picture', kind: 'picture', order: 'a0', blob: '0'.repeat(64), ...picture.read });
-    putFrame(edit, 'page', at, { type: 'picture', picture: 'picture', fit: 'fit', focus: { x: 0.5, y: 0.5 } }, { mode: wrap, standOff, outline });
+    putFrame(
+      edit,
+      'page',
+      at,
+      { type: 'picture', picture: 'picture', fit: 'fit', focus: { x: 0.5, y: 0.5 } },
+      { mode: wrap, standOff, outline },
+    );
   }
   const { body } = storyOf('', [{ kind: 'heading', level: 1, content: [{ type: 'text', text: ' ' }] }, ...blocks]);
   edit.put({ id: 'text', kind: 'text', role: 'body', body: body.content.length > 0 ? body : plainBody('body') });
@@ -123,7 +130,15 @@ function records(options: RenderOptions): DocumentRecord[] {
       firstSide: 'right',
       baseline: { step: leading, offset: 0 },
     },
-    { id: 'master', kind: 'master', name: 'master', margins: options.margins, columns: options.columns, gutter: options.gutter, textSpan: 1 },
+    {
+      id: 'master',
+      kind: 'master',
+      name: 'master',
+      margins: options.margins,
+      columns: options.columns,
+      gutter: options.gutter,
+      textSpan: 1,
+    },
     { id: 'page', kind: 'page', order: 'a0', master: 'master' },
     { id: 'ink', kind: 'swatch', name: 'ink', cmyk: [0, 0, 0, 1] },
     style(COPY_STYLES.body, body),

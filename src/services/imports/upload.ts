@@ -14,11 +14,17 @@ export interface Upload {
  */
 export async function readUpload(request: Request, limit: number): Promise<Upload> {
   const type = request.headers.get('content-type') ?? '';
-  if (!type.startsWith('multipart/form-data') || !request.body) throw new BadRequestError('Send one file, as multipart/form-data.');
-  const tooLarge = (name: string) => new RefusedFileError(`“${plainName(name)}” is larger than ${megabytes(limit)}, the most that is taken.`, 413);
+  if (!type.startsWith('multipart/form-data') || !request.body)
+    throw new BadRequestError('Send one file, as multipart/form-data.');
+  const tooLarge = (name: string) =>
+    new RefusedFileError(`“${plainName(name)}” is larger than ${megabytes(limit)}, the most that is taken.`, 413);
   let parser: ReturnType<typeof busboy>;
   try {
-    parser = busboy({ headers: { 'content-type': type }, defParamCharset: 'utf8', limits: { files: 1, fileSize: limit, fields: 4, fieldSize: 4096, parts: 6 } });
+    parser = busboy({
+      headers: { 'content-type': type },
+      defParamCharset: 'utf8',
+      limits: { files: 1, fileSize: limit, fields: 4, fieldSize: 4096, parts: 6 },
+    });
   } catch {
     throw new BadRequestError('Send one file, as multipart/form-data.');
   }

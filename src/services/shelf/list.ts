@@ -7,5 +7,8 @@ export interface ShelfRow extends Publication {
 /** Every publication with its issues, the latest first. */
 export async function listShelf(): Promise<ShelfRow[]> {
   const [publications, issues] = await Promise.all([listPublications(), listIssues()]);
-  return publications.map((publication) => ({ ...publication, issues: issues.filter((issue) => issue.publication === publication.id) }));
+  return publications.map((publication) => ({
+    ...publication,
+    issues: issues.filter((issue) => issue.publication === publication.id),
+  }));
 }

@@ -10,5 +10,13 @@ export default async function HandoffPage({ params }: { params: Promise<{ issue:
   const opened = await openIssue(issue);
   if (!opened) notFound();
   const pages = opened.records.filter((record) => record.kind === 'page').length;
-  return <HandoffScreen id={opened.head.id} publication={opened.head.publicationName} name={opened.head.name} pages={pages} deliveries={await listDeliveries(issue)} />;
+  return (
+    <HandoffScreen
+      id={opened.head.id}
+      publication={opened.head.publicationName}
+      name={opened.head.name}
+      pages={pages}
+      deliveries={await listDeliveries(issue)}
+    />
+  );
 }

@@ -6,7 +6,10 @@ import { DOCUMENT } from '../../../params';
 
 export const dynamic = 'force-dynamic';
 
-const OPTIONS = Joi.object<DeliveryOptions>({ purpose: Joi.valid('print', 'screen').required(), marks: Joi.boolean().required() });
+const OPTIONS = Joi.object<DeliveryOptions>({
+  purpose: Joi.valid('print', 'screen').required(),
+  marks: Joi.boolean().required(),
+});
 
 export const GET = handler(DOCUMENT, async (_request, { document }) => Response.json(await listDeliveries(document)));
 
