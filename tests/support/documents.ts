@@ -123,7 +123,7 @@ export function pictureFrame(
     on,
     side: 'both',
     box,
-    order: 'b0',
+    order: 'a5',
     content: { type: 'picture', ...(picture ? { picture } : {}), fit: 'fit', focus: { x: 0.5, y: 0.5 } },
     wrap: { ...WRAP_NONE, ...wrap },
   };

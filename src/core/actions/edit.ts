@@ -53,6 +53,12 @@ export const newId = (): string => nanoid(12);
 /** A place after the last of a list that is in order. */
 export const orderAfter = (list: readonly { order: string }[]): string => generateKeyBetween(list.at(-1)?.order ?? null, null);
 
-/** A place right behind `list[index]`; before all when `index` is −1. */
-export const orderBehind = (list: readonly { order: string }[], index: number): string =>
-  generateKeyBetween(list[index]?.order ?? null, list[index + 1]?.order ?? null);
+/**
+ * A place right behind `list[index]`; before all when `index` is −1. Where two were put at the same place at the same
+ * time and share it, the new one comes behind both: there is no place between them.
+ */
+export function orderBehind(list: readonly { order: string }[], index: number): string {
+  const order = list[index]?.order;
+  const next = list.slice(index + 1).find((each) => order === undefined || each.order > order);
+  return generateKeyBetween(order ?? null, next?.order ?? null);
+}

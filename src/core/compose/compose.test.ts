@@ -210,7 +210,7 @@ describe('filling', () => {
 
   it('makes a growing frame as high as its text, and other texts keep away from it', async () => {
     const quote = {
-      ...textFrame('q', 'quote', 'p1', { x: 50, y: 120, w: 142, h: 10 }, { grows: true, ignoresWraps: true }, 'b0'),
+      ...textFrame('q', 'quote', 'p1', { x: 50, y: 120, w: 142, h: 10 }, { grows: true, ignoresWraps: true }, 'a5'),
       wrap: { mode: 'frame' as const, standOff: 8, outline: 'alpha' as const },
     };
     const doc = document(

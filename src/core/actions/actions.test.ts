@@ -1,0 +1,354 @@
+import { describe, expect, it } from 'vitest';
+import {
+  baseRecords,
+  document,
+  pictureFrame,
+  pictureRecord,
+  prose,
+  proseBody,
+  textFrame,
+  textRecord,
+} from '../../../tests/support/documents';
+import { composerFor } from '../../../tests/support/faces';
+import { placedPages } from '../page/pages';
+import { bodyText, plainBody, plainText } from '../records/body';
+import { applied, inverted, type Diff } from '../records/diff';
+import { all, find, framesOn, get, threadOf, type Document } from '../records/document';
+import type { FrameRecord, PictureRecord, TextRecord } from '../records/index';
+import { ActionError, Edit, orderAfter, orderBehind } from './edit';
+import { placeFrames, removeFrames, setColumns, setPictureFit, setWrap, stack, textColumns } from './frames';
+import { markOut } from './markOut';
+import { addPages } from './pages';
+import { bringInPicture, fillFrame, placePicture } from './pictures';
+import { makeQuote } from './quotes';
+import { bringInStory, continueThread, placeStory } from './stories';
+import { setBody } from './texts';
+import { pageGrid } from '../page/grid';
+
+const AREA = { x: 50, y: 48, w: 300, h: 504 };
+
+/** Every action's diff must lead there and back again. */
+function done(document: Document, diff: Diff): Document {
+  const after = applied(document, diff);
+  expect(new Map(applied(after, inverted(diff)).records)).toEqual(new Map(document.records));
+  return after;
+}
+
+const added = <K extends string>(diff: Diff, kind: K) => diff.added.filter((record) => record.kind === kind);
+
+describe('an edit', () => {
+  it('collects changes into one diff', () => {
+    const edit = new Edit(document(...baseRecords()));
+    edit.put(pictureRecord('a'));
+    edit.put({ ...pictureRecord('a'), caption: 'Later' });
+    edit.remove('tint');
+    const diff = edit.diff();
+    expect(diff.added).toEqual([{ ...pictureRecord('a'), caption: 'Later' }]);
+    expect(diff.removed.map(({ id }) => id)).toEqual(['tint']);
+  });
+
+  it('finds places in an order', () => {
+    const list = [{ order: 'a0' }, { order: 'a1' }];
+    expect(orderAfter(list) > 'a1').toBe(true);
+    expect(orderBehind(list, 0) > 'a0' && orderBehind(list, 0) < 'a1').toBe(true);
+    expect(orderBehind(list, -1) < 'a0').toBe(true);
+  });
+});
+
+describe('stories', () => {
+  const story = { name: 'The spar', headline: 'The spar remembers', body: proseBody(1400, 12) };
+
+  it('come into the tray with their parts', () => {
+    const doc = done(
+      document(...baseRecords()),
+      bringInStory(document(...baseRecords()), { ...story, standfirst: 'In a workshop', byline: 'By Marek' }),
+    );
+    const [record] = all(doc, 'story');
+    expect(Object.keys(record!.parts).sort()).toEqual(['body', 'byline', 'headline', 'standfirst']);
+    expect(bodyText(get(doc, 'text', record!.parts.headline).body)).toBe('The spar remembers');
+    expect(all(doc, 'frame')).toEqual([]);
+  });
+
+  it('are not taken with a body that is none', () => {
+    expect(() => bringInStory(document(...baseRecords()), { ...story, body: { type: 'doc', content: [] } })).toThrow();
+  });
+
+  const brought = () => {
+    const base = document(...baseRecords(2));
+    return applied(base, bringInStory(base, story));
+  };
+
+  it('are placed with their headline over the columns of the house', async () => {
+    const doc = brought();
+    const { composer } = await composerFor(doc);
+    const diff = placeStory(doc, { story: all(doc, 'story')[0]!.id, page: 'p1', box: AREA, allPages: false }, composer);
+    const after = done(doc, diff);
+    const [headline, body] = framesOn(after, 'p1');
+    expect(find(after, 'text', (headline!.content as { text: string }).text)?.role).toBe('headline');
+    expect(body!.content).toMatchObject({ type: 'text', columns: 3, gutter: 15 });
+    // The body begins on a line of the grid, right below the headline.
+    expect((body!.box.y - 48) % 12).toBeCloseTo(0, 6);
+    expect(body!.box.y).toBeGreaterThanOrEqual(headline!.box.y + headline!.box.h);
+    expect(body!.box.y + body!.box.h).toBeCloseTo(AREA.y + AREA.h, 6);
+    expect(composer.compose(after).fits.get(all(after, 'story')[0]!.parts.body)!.oversetLines).toBeGreaterThan(0);
+  });
+
+  it('take as many pages as they need, and not one more', async () => {
+    const doc = brought();
+    const { composer } = await composerFor(doc);
+    const diff = placeStory(
+      doc,
+      { story: all(doc, 'story')[0]!.id, page: 'p1', box: { ...AREA, h: 120 }, allPages: true },
+      composer,
+    );
+    const after = done(doc, diff);
+    const body = all(after, 'story')[0]!.parts.body;
+    const { fits, pages } = composer.compose(after);
+    expect(fits.get(body)!.oversetLines).toBe(0);
+    const news = added(diff, 'page').map(({ id }) => id);
+    expect(news.length).toBeGreaterThanOrEqual(1);
+    // The new pages come right behind the one the story began on, and each shows some of it.
+    expect(placedPages(after).map(({ page }) => page.id)).toEqual([
+      'p1',
+      ...threadOf(after, body)
+        .slice(1)
+        .map(({ on }) => on),
+      'p2',
+    ]);
+    for (const id of news) {
+      const list = pages.find(({ page }) => page === id)!;
+      expect(list.items.some((item) => item.type === 'text' && item.columns.some(({ lines }) => lines.length > 0))).toBe(true);
+    }
+  });
+
+  it('go on where their tail is dragged, at the end of the thread', async () => {
+    const doc = brought();
+    const { composer } = await composerFor(doc);
+    const id = all(doc, 'story')[0]!.id;
+    const once = applied(doc, placeStory(doc, { story: id, page: 'p1', box: { ...AREA, h: 200 }, allPages: false }, composer));
+    const body = get(once, 'story', id).parts.body;
+    const over = composer.compose(once).fits.get(body)!.oversetLines;
+    const twice = done(
+      once,
+      continueThread(once, { text: body, page: 'p2', box: { ...AREA, h: 120 }, allPages: false }, composer),
+    );
+    expect(threadOf(twice, body).map(({ on }) => on)).toEqual(['p1', 'p2']);
+    const left = composer.compose(twice).fits.get(body)!.oversetLines;
+    expect(left).toBeLessThan(over);
+    // Placing a story that has begun goes on with it, without a second headline.
+    const again = placeStory(once, { story: id, page: 'p2', box: AREA, allPages: false }, composer);
+    expect(added(again, 'frame')).toHaveLength(1);
+  });
+
+  it('are refused a stretch too small, or a page or story that is gone', async () => {
+    const doc = brought();
+    const { composer } = await composerFor(doc);
+    const id = all(doc, 'story')[0]!.id;
+    expect(() => placeStory(doc, { story: id, page: 'p1', box: { ...AREA, h: 40 }, allPages: false }, composer)).toThrow(
+      ActionError,
+    );
+    expect(() => placeStory(doc, { story: 'gone', page: 'p1', box: AREA, allPages: false }, composer)).toThrow(
+      /not in the issue/,
+    );
+    expect(() => placeStory(doc, { story: id, page: 'gone', box: AREA, allPages: false }, composer)).toThrow(/page/);
+  });
+
+  it('have their words changed by a body of the schema', () => {
+    const doc = document(...baseRecords(), textRecord('text', proseBody(10)));
+    expect(bodyText(get(done(doc, setBody(doc, 'text', plainBody('body', 'New.'))), 'text', 'text').body)).toBe('New.');
+    expect(() => setBody(doc, 'text', { type: 'doc', content: [] })).toThrow();
+  });
+});
+
+describe('frames', () => {
+  const doc = document(
+    ...baseRecords(3),
+    pictureRecord('cut', { transparent: true, outlines: { alpha: [[0, 0, 1, 0, 0.5, 1]] } }),
+    pictureRecord('plain'),
+    textRecord('text', proseBody(100)),
+    textFrame('tf', 'text', 'p2', AREA, { columns: 2 }),
+    pictureFrame('pf', 'cut', 'p2', { x: 60, y: 60, w: 80, h: 80 }),
+    pictureFrame('empty', undefined, 'p2', { x: 60, y: 160, w: 80, h: 80 }),
+    pictureFrame('square', 'plain', 'p2', { x: 60, y: 260, w: 80, h: 80 }),
+  );
+
+  it('are moved, sized, and given to the page across the spine', () => {
+    const after = done(doc, placeFrames(doc, new Map([['pf', { on: 'p3', box: { x: 10, y: 20, w: 30, h: 40 } }]])));
+    expect(get(after, 'frame', 'pf')).toMatchObject({ on: 'p3', box: { x: 10, y: 20, w: 30, h: 40 } });
+    expect(() => placeFrames(doc, new Map([['pf', { on: 'p2', box: { x: 0, y: 0, w: 2, h: 40 } }]]))).toThrow(ActionError);
+    expect(() => placeFrames(doc, new Map([['pf', { on: 'gone', box: { x: 0, y: 0, w: 20, h: 40 } }]]))).toThrow(ActionError);
+  });
+
+  it('wrap by frame, by the outline the picture has, or not', () => {
+    expect(get(done(doc, setWrap(doc, 'pf', { mode: 'outline' })), 'frame', 'pf').wrap).toMatchObject({
+      mode: 'outline',
+      outline: 'alpha',
+    });
+    expect(get(done(doc, setWrap(doc, 'pf', { mode: 'outline', outline: 'background' })), 'frame', 'pf').wrap.outline).toBe(
+      'alpha',
+    );
+    expect(get(done(doc, setWrap(doc, 'pf', { standOff: 14 })), 'frame', 'pf').wrap.standOff).toBe(14);
+    expect(() => setWrap(doc, 'square', { mode: 'outline' })).toThrow(/no outline/);
+    expect(() => setWrap(doc, 'pf', { standOff: -1 })).toThrow(/stand-off/);
+    expect(() => setWrap(doc, 'pf', { standOff: NaN })).toThrow(ActionError);
+  });
+
+  it('are divided into columns that have some width', () => {
+    expect(get(done(doc, setColumns(doc, 'tf', 4, 10)), 'frame', 'tf').content).toMatchObject({ columns: 4, gutter: 10 });
+    for (const [columns, gutter] of [
+      [0, 10],
+      [400, 1],
+      [1.5, 10],
+      [4, 200],
+      [2, -1],
+      [2, NaN],
+    ])
+      expect(() => setColumns(doc, 'tf', columns!, gutter!)).toThrow(ActionError);
+    expect(() => setColumns(doc, 'pf', 2, 10)).toThrow(/text frame/);
+  });
+
+  it('take the columns of the house over the grid columns they span', () => {
+    const grid = pageGrid(get(doc, 'format', 'format'), get(doc, 'master', 'master'), 'right');
+    expect(textColumns(grid, { textSpan: 1 }, AREA)).toBe(3);
+    expect(textColumns(grid, { textSpan: 2 }, AREA)).toBe(1);
+    expect(textColumns(grid, { textSpan: 1 }, { ...AREA, w: 90 })).toBe(1);
+  });
+
+  it('go to the front and to the back', () => {
+    const ids = (after: Document) => framesOn(after, 'p2').map(({ id }) => id);
+    expect(ids(done(doc, stack(doc, 'tf', 'front'))).at(-1)).toBe('tf');
+    expect(ids(done(doc, stack(doc, 'square', 'back')))[0]).toBe('square');
+  });
+
+  it('leave their text in its story when they are removed', () => {
+    const after = done(doc, removeFrames(doc, ['tf', 'pf']));
+    expect(find(after, 'text', 'text')).toBeDefined();
+    expect(find(after, 'frame', 'tf')).toBeUndefined();
+    expect(find(after, 'picture', 'cut')).toBeDefined();
+  });
+
+  it('show all of a picture or are filled by it', () => {
+    expect(get(done(doc, setPictureFit(doc, 'pf', { fit: 'fill' })), 'frame', 'pf').content).toMatchObject({ fit: 'fill' });
+    expect(() => setPictureFit(doc, 'tf', { fit: 'fill' })).toThrow(ActionError);
+  });
+});
+
+describe('pictures', () => {
+  const base = document(
+    ...baseRecords(),
+    pictureFrame('empty', undefined, 'p1', { x: 60, y: 160, w: 80, h: 80 }, { mode: 'outline', standOff: 7 }),
+  );
+  const {
+    id: _id,
+    kind: _kind,
+    order: _order,
+    ...facts
+  } = pictureRecord('x', { outlines: { alpha: [[0, 0, 1, 0, 1, 1]] }, transparent: true });
+  const doc = done(base, bringInPicture(base, facts));
+  const picture = all(doc, 'picture')[0] as PictureRecord;
+
+  it('are placed with the wrap that suits them', () => {
+    const [frame] = added(placePicture(doc, { picture: picture.id, page: 'p1', box: AREA }), 'frame') as FrameRecord[];
+    expect(frame).toMatchObject({ content: { picture: picture.id, fit: 'fit' }, wrap: { mode: 'outline', outline: 'alpha' } });
+    expect(() => placePicture(doc, { picture: 'gone', page: 'p1', box: AREA })).toThrow(ActionError);
+  });
+
+  it('fill a frame that waits for them, keeping its stand-off', () => {
+    const after = done(doc, fillFrame(doc, 'empty', picture.id));
+    expect(get(after, 'frame', 'empty')).toMatchObject({
+      content: { picture: picture.id },
+      wrap: { mode: 'outline', standOff: 7 },
+    });
+    const square = applied(doc, { added: [pictureRecord('square')], updated: [], removed: [] });
+    expect(get(applied(square, fillFrame(square, 'empty', 'square')), 'frame', 'empty').wrap).toMatchObject({
+      mode: 'frame',
+      standOff: 7,
+    });
+  });
+});
+
+describe('a pull quote', () => {
+  const sentence = 'A kite is finished when it is broken.';
+  const doc = document(
+    ...baseRecords(),
+    textRecord('text', plainBody('body', prose(120), `${prose(60, 3)} ${sentence} ${prose(60, 5)}`, prose(500, 9)), {
+      story: 's',
+    }),
+    textFrame('f', 'text', 'p1', AREA, { columns: 3 }),
+  );
+  const from = plainText((doc.records.get('text') as TextRecord).body.content[1]!).indexOf(sentence);
+  const passage = { text: 'text', paragraph: 1, from, to: from + sentence.length };
+
+  it('is set in the house style beside its sentence, wraps, and knows its source', async () => {
+    const { composer } = await composerFor(doc);
+    const diff = makeQuote(doc, passage, composer);
+    const after = done(doc, diff);
+    const [text] = added(diff, 'text') as TextRecord[];
+    const [frame] = added(diff, 'frame') as FrameRecord[];
+    expect(text).toMatchObject({ role: 'quote', story: 's', source: { text: 'text', words: sentence } });
+    expect(bodyText(text!.body)).toBe('‘A kite is finished when it is broken.’');
+    expect(text!.body.content[0]!.attrs.style).toBe('pullQuote');
+    expect(frame!.wrap).toMatchObject({ mode: 'frame', standOff: 13.5 });
+    // In a column of the frame, inside it, on the grid, its height its text's.
+    expect([50, 155, 260]).toContain(Math.round(frame!.box.x));
+    expect(frame!.box.y).toBeGreaterThanOrEqual(AREA.y);
+    expect(frame!.box.y + frame!.box.h).toBeLessThanOrEqual(AREA.y + AREA.h);
+    expect((frame!.box.y - 48) % 12).toBeCloseTo(0, 6);
+    expect(composer.compose(after).grown.get(frame!.id)!.h).toBeCloseTo(frame!.box.h, 6);
+    // No text of the story is lost by it.
+    const fit = composer.compose(after).fits.get('text')!;
+    expect(fit.lines).toBeGreaterThan(0);
+  });
+
+  it('goes with its frame when that is removed', async () => {
+    const { composer } = await composerFor(doc);
+    const diff = makeQuote(doc, passage, composer);
+    const after = applied(doc, diff);
+    const gone = done(after, removeFrames(after, [added(diff, 'frame')[0]!.id]));
+    expect(all(gone, 'text').filter(({ role }) => role === 'quote')).toEqual([]);
+  });
+
+  it('is refused where nothing is quoted, or the sentence is on no page', async () => {
+    const { composer } = await composerFor(doc);
+    expect(() => makeQuote(doc, { ...passage, from: 0, to: 0 }, composer)).toThrow(/no words/);
+    const tray = document(...baseRecords(), textRecord('text', plainBody('body', sentence)));
+    expect(() => makeQuote(tray, { text: 'text', paragraph: 0, from: 0, to: 20 }, composer)).toThrow(/not on a page/);
+  });
+});
+
+describe('marking out', () => {
+  const doc = document(...baseRecords());
+  const box = { x: 50, y: 48, w: 195, h: 120 };
+
+  it.each([
+    ['picture', { type: 'picture' }],
+    ['panel', { type: 'panel' }],
+    ['rule', { type: 'rule' }],
+    ['headline', { type: 'text', grows: true }],
+    ['quote', { type: 'text', grows: true }],
+  ] as const)('makes a %s of a stretch', (as, content) => {
+    const diff = markOut(doc, { page: 'p1', box, as, words: 'Words' });
+    done(doc, diff);
+    const [frame] = added(diff, 'frame') as FrameRecord[];
+    expect(frame!.content).toMatchObject(content);
+    expect(frame!.box.x).toBe(50);
+  });
+
+  it('is refused a stretch of nothing', () => {
+    expect(() => markOut(doc, { page: 'p1', box: { x: 0, y: 0, w: 1, h: 1 }, as: 'panel' })).toThrow(ActionError);
+  });
+});
+
+describe('pages', () => {
+  const doc = document(...baseRecords(3));
+
+  it('are added behind a page, or before all', () => {
+    const after = done(doc, addPages(doc, { after: 'p1', count: 2 }));
+    expect(placedPages(after).map(({ page }) => page.id.length > 2)).toEqual([false, true, true, false, false]);
+    expect(placedPages(done(doc, addPages(doc, { after: undefined, count: 1 })))[1]!.page.id).toBe('p1');
+  });
+
+  it('are not added without number or end', () => {
+    for (const count of [0, -1, 1000]) expect(() => addPages(doc, { after: 'p1', count })).toThrow(ActionError);
+  });
+});

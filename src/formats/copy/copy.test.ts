@@ -1,0 +1,204 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { docx, swollenDocx } from '../../../tests/support/docx';
+import { checkBody, plainText } from '@/core/records/body';
+import { RefusedFileError, plainName } from '../refused';
+import { checkArchive } from './archive';
+import type { Block } from './blocks';
+import { readHtml } from './html';
+import { readMarkdown } from './markdown';
+import { readPlainText } from './plainText';
+import { readCopy } from './read';
+import { COPY_STYLES, storyOf } from './story';
+
+const words = (block: Block) => block.content.map((node) => (node.type === 'text' ? node.text : '|')).join('');
+const bytes = (text: string) => new TextEncoder().encode(text);
+
+describe('HTML', () => {
+  it('gives headings, paragraphs, quotations and lists with their levels', () => {
+    const blocks = readHtml(
+      '<h1>Head</h1><p>One</p><blockquote><p>Said</p></blockquote><ul><li>a<ul><li>b</li></ul></li></ul><ol start="3"><li>c</li><li>d</li></ol>',
+    );
+    expect(blocks.map((block) => [block.kind, block.level, words(block), block.list])).toEqual([
+      ['heading', 1, 'Head', undefined],
+      ['paragraph', 0, 'One', undefined],
+      ['quotation', 0, 'Said', undefined],
+      ['paragraph', 0, 'a', { kind: 'bullet', level: 0 }],
+      ['paragraph', 0, 'b', { kind: 'bullet', level: 1 }],
+      ['paragraph', 0, 'c', { kind: 'number', level: 0, number: 3 }],
+      ['paragraph', 0, 'd', { kind: 'number', level: 0, number: 4 }],
+    ]);
+  });
+
+  it('keeps emphasis, links and line breaks, and joins what is alike', () => {
+    const [block] = readHtml(
+      '<p>It is <em>nine <strong>feet</strong></em><em> long</em>, <a href="https://x.example">here</a><br>and there.</p>',
+    );
+    expect(block!.content).toEqual([
+      { type: 'text', text: 'It is ' },
+      { type: 'text', text: 'nine ', marks: [{ type: 'emphasis' }] },
+      { type: 'text', text: 'feet', marks: [{ type: 'emphasis' }, { type: 'strong' }] },
+      { type: 'text', text: ' long', marks: [{ type: 'emphasis' }] },
+      { type: 'text', text: ', ' },
+      { type: 'text', text: 'here', marks: [{ type: 'link', attrs: { href: 'https://x.example' } }] },
+      { type: 'lineBreak' },
+      { type: 'text', text: 'and there.' },
+    ]);
+  });
+
+  it('folds white space and drops what is no text', () => {
+    expect(readHtml('<p>  a \n b </p><script>evil()</script><style>p{}</style><p> </p><p>c<br></p>').map(words)).toEqual([
+      'a b',
+      'c',
+    ]);
+  });
+
+  it('starts pages and columns where it is told to, and keeps lists of 500 levels in bounds', () => {
+    expect(
+      readHtml('<p>a<hr class="page">b</p><hr class="column"><p>c</p><hr><p>d</p>').map((block) => [words(block), block.startIn]),
+    ).toEqual([
+      ['a', undefined],
+      ['b', 'page'],
+      ['c', 'column'],
+      ['d', undefined],
+    ]);
+    const [deep] = readHtml('<ul><li>'.repeat(500) + 'deep').slice(-1);
+    expect(deep!.list!.level).toBe(8);
+  });
+});
+
+describe('Markdown and plain text', () => {
+  it('read Markdown as CommonMark has it', () => {
+    const blocks = readMarkdown('# Head\n\nA *kite* is **finished**\nwhen.\n\n- one\n- two\n\n<script>x</script>');
+    expect(blocks.map(words)).toEqual(['Head', 'A kite is finished when.', 'one', 'two', '<script>x</script>']);
+  });
+
+  it('part plain text at empty lines, or at every line where there are none', () => {
+    expect(readPlainText('One\ntwo\n\nThree\r\n\r\n').map(words)).toEqual(['One two', 'Three']);
+    expect(readPlainText('One\nTwo\nThree').map(words)).toEqual(['One', 'Two', 'Three']);
+    expect(readPlainText('One\n\fTwo').map((block) => block.startIn)).toEqual([undefined, 'page']);
+  });
+});
+
+describe('DOCX', () => {
+  it('brings headings, emphasis, lists and breaks', async () => {
+    const file = await docx([
+      { style: 'Title', runs: [{ text: 'The spar remembers' }] },
+      {
+        runs: [
+          { text: 'It is ' },
+          { text: 'nine feet', italic: true },
+          { text: ' of ' },
+          { text: 'linen', bold: true },
+          { text: '.' },
+        ],
+      },
+      { style: 'Heading2', runs: [{ text: 'A note' }] },
+      { list: 'bullet', runs: [{ text: 'ash' }] },
+      { list: 'number', runs: [{ text: 'first' }] },
+      { list: 'number', runs: [{ text: 'second' }] },
+      { style: 'Quote', runs: [{ text: 'So it goes' }] },
+      { runs: [{ break: 'page', text: 'On a new page' }] },
+      { runs: [{ break: 'column', text: 'In a new column' }] },
+      { runs: [{ text: 'Line' }, { break: 'line', text: 'broken' }] },
+    ]);
+    const blocks = await readCopy('Spar.DOCX', file);
+    expect(blocks.map((block) => [block.kind, words(block), block.list?.kind, block.startIn])).toEqual([
+      ['heading', 'The spar remembers', undefined, undefined],
+      ['paragraph', 'It is nine feet of linen.', undefined, undefined],
+      ['heading', 'A note', undefined, undefined],
+      ['paragraph', 'ash', 'bullet', undefined],
+      ['paragraph', 'first', 'number', undefined],
+      ['paragraph', 'second', 'number', undefined],
+      ['quotation', 'So it goes', undefined, undefined],
+      ['paragraph', 'On a new page', undefined, 'page'],
+      ['paragraph', 'In a new column', undefined, 'column'],
+      ['paragraph', 'Line|broken', undefined, undefined],
+    ]);
+    expect(blocks[1]!.content[1]).toEqual({ type: 'text', text: 'nine feet', marks: [{ type: 'emphasis' }] });
+    expect(blocks[1]!.content[3]).toEqual({ type: 'text', text: 'linen', marks: [{ type: 'strong' }] });
+    expect(blocks[5]!.list).toMatchObject({ number: 2 });
+  });
+
+  it('that unpacks to far too much is not opened', async () => {
+    const file = await swollenDocx(220);
+    expect(file.length).toBeLessThan(2_000_000);
+    await expect(readCopy('big.docx', file)).rejects.toMatchObject({
+      status: 413,
+      message: expect.stringMatching(/unpacks/) as string,
+    });
+  });
+
+  it('that is damaged, cut short or no DOCX is refused', async () => {
+    const whole = await docx([{ runs: [{ text: 'x' }] }]);
+    await expect(readCopy('a.docx', whole.slice(0, whole.length - 60))).rejects.toThrow(/damaged/);
+    const spoiled = whole.slice();
+    spoiled.fill(0, 60, 400);
+    await expect(readCopy('a.docx', spoiled)).rejects.toThrow(RefusedFileError);
+    await expect(readCopy('a.docx', bytes('plain words'))).rejects.toMatchObject({ status: 415 });
+    const empty = await docx([]);
+    await expect(readCopy('a.docx', empty)).rejects.toThrow(/no text/);
+  });
+
+  it('is counted, not believed', async () => {
+    const file = await docx([{ runs: [{ text: 'x' }] }], { 'a.txt': 'x'.repeat(5000), 'b.txt': 'y' });
+    await expect(checkArchive(file, { entries: 3, bytes: 1e9 })).rejects.toMatchObject({ status: 413 });
+    await expect(checkArchive(file, { entries: 100, bytes: 4000 })).rejects.toMatchObject({ status: 413 });
+    await expect(checkArchive(file)).resolves.toBeUndefined();
+  });
+});
+
+describe('reading copy', () => {
+  it.each([
+    ['kite.exe', bytes('MZ'), 415, /not copy/],
+    ['noending', bytes('x'), 415, /not copy/],
+    ['empty.md', bytes(''), 422, /is empty/],
+    ['blank.txt', bytes(' \n \n'), 422, /no text/],
+    ['binary.txt', new Uint8Array([0x4d, 0x00, 0x01, 0x02]), 415, /not a text/],
+    ['../../etc/passwd.png', bytes('x'), 415, /^“passwd\.png”/],
+  ] as const)('refuses %s with one sentence', async (name, content, status, message) => {
+    await expect(readCopy(name, content)).rejects.toMatchObject({ status, message: expect.stringMatching(message) as string });
+  });
+
+  it('knows UTF-16 by its mark and older files by their letters', async () => {
+    const utf16 = new Uint8Array([0xff, 0xfe, ...Buffer.from('Été', 'utf16le')]);
+    expect(words((await readCopy('a.txt', utf16))[0]!)).toBe('Été');
+    expect(words((await readCopy('a.txt', new Uint8Array([0xc9, 0x74, 0xe9])))[0]!)).toBe('Été');
+  });
+
+  it('refuses what is larger than copy can be', async () => {
+    await expect(readCopy('a.txt', new Uint8Array(20_000_001).fill(65))).rejects.toMatchObject({ status: 413 });
+  });
+
+  it('shows names without folders', () => {
+    expect(plainName('../../a/b.md')).toBe('b.md');
+    expect(plainName('c:\\x\\y.md')).toBe('y.md');
+    expect(plainName('\u0007')).toBe('unnamed file');
+  });
+});
+
+describe('a story from copy', () => {
+  const demo = readFileSync('demo/imports/a-letter-from-the-hill-school.md', 'utf8');
+
+  it('takes its headline from the first heading, and the house’s styles', () => {
+    const story = storyOf('letter.md', readMarkdown(demo));
+    expect(story.headline).toBe('A letter from the hill school');
+    expect(story.body.content.map((node) => node.attrs.style)).toEqual([
+      COPY_STYLES.first,
+      COPY_STYLES.heading,
+      COPY_STYLES.list,
+      COPY_STYLES.list,
+      COPY_STYLES.list,
+      COPY_STYLES.body,
+      COPY_STYLES.heading,
+      COPY_STYLES.first,
+    ]);
+    expect(story.words).toBe(story.body.content.map(plainText).join(' ').split(/\s+/).length);
+    expect(() => checkBody(story.body)).not.toThrow();
+  });
+
+  it('lends the file’s name to a text without a heading', () => {
+    expect(storyOf('harbour-notes_2.txt', readPlainText('Words.')).headline).toBe('Harbour notes 2');
+    expect(storyOf('x.md', readMarkdown('# Only a head')).body.content).toHaveLength(1);
+  });
+});

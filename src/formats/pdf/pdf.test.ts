@@ -1,0 +1,288 @@
+import sharp from 'sharp';
+import { beforeAll, describe, expect, it } from 'vitest';
+import {
+  baseRecords,
+  document,
+  pictureFrame,
+  pictureRecord,
+  prose,
+  textFrame,
+  textRecord,
+} from '../../../tests/support/documents';
+import { composerFor } from '../../../tests/support/faces';
+import { filed, pdfWords, ran } from '../../../tests/support/programs';
+import type { PageList, TextItem } from '@/core/compose/displayList';
+import { inReadingOrder } from '@/core/compose/readingOrder';
+import { lineText } from '@/core/compose/lineText';
+import { plainBody } from '@/core/records/body';
+import { get, type Document } from '@/core/records/document';
+import type { PictureRecord } from '@/core/records/index';
+import type { BodyNode } from '@/core/records/text';
+import { paintPdf, type PdfOptions } from './painter';
+import { pdfPages } from './pages';
+
+const AREA = { x: 50, y: 48, w: 300, h: 504 };
+
+const body: BodyNode = {
+  type: 'doc',
+  content: [
+    ...plainBody('crosshead', 'Affairs of the office').content,
+    {
+      type: 'paragraph',
+      attrs: { style: 'body' },
+      content: [
+        { type: 'text', text: 'A fjord, an office and a ' },
+        { type: 'text', text: 'difficult affair', marks: [{ type: 'emphasis' }] },
+        { type: 'text', text: '; “AVATAR”, she said, ' },
+        { type: 'text', text: 'Été, naïve, Te Wa', marks: [{ type: 'strong' }] },
+        { type: 'text', text: `. ${prose(500, 2)}` },
+      ],
+    },
+  ],
+};
+
+const PICTURES: Record<string, Partial<PictureRecord>> = {
+  photo: { media: 'image/jpeg', width: 600, height: 400 },
+  cut: { media: 'image/png', width: 300, height: 300, transparent: true, outlines: { alpha: [[0, 0, 1, 0, 0.5, 1]] } },
+  drawing: { media: 'image/svg+xml', width: 40, height: 40 },
+  lamp: {
+    media: 'image/png',
+    width: 200,
+    height: 200,
+    outlines: { background: [[0.25, 0.25, 0.75, 0.25, 0.75, 0.75, 0.25, 0.75]] },
+  },
+};
+
+async function bytesOf(id: string): Promise<Uint8Array> {
+  const red = { width: 300, height: 300, channels: 4 as const, background: { r: 200, g: 30, b: 20, alpha: 0.5 } };
+  if (id === 'photo')
+    return sharp({ create: { ...red, width: 600, height: 400, channels: 3 } })
+      .jpeg()
+      .toBuffer();
+  if (id === 'cut') return sharp({ create: red }).png().toBuffer();
+  if (id === 'lamp')
+    return sharp({ create: { ...red, width: 200, height: 200, channels: 3, background: '#ffffff' } })
+      .png()
+      .toBuffer();
+  return new TextEncoder().encode(
+    '<svg xmlns="http://www.w3.org/2000/svg" width="40" height="40"><circle cx="20" cy="20" r="18" fill="#0a0"/></svg>',
+  );
+}
+
+const doc = document(
+  ...baseRecords(3),
+  { id: 'red', kind: 'swatch', name: 'Red', cmyk: [0, 1, 1, 0] },
+  ...Object.entries(PICTURES).map(([id, more]) => pictureRecord(id, more)),
+  textRecord('text', body),
+  textFrame('f', 'text', 'p1', { ...AREA, y: 180, h: 370 }, { columns: 2 }),
+  pictureFrame('photo-frame', 'photo', 'p1', { x: -9, y: -9, w: 418, h: 180 }, { mode: 'frame', standOff: 0 }),
+  pictureFrame('cut-frame', 'cut', 'p1', { x: 150, y: 300, w: 90, h: 90 }, { mode: 'outline', standOff: 8 }),
+  pictureFrame('drawing-frame', 'drawing', 'p2', { x: 330, y: 100, w: 140, h: 140 }),
+  pictureFrame(
+    'lamp-frame',
+    'lamp',
+    'p2',
+    { x: 60, y: 300, w: 100, h: 100 },
+    { mode: 'outline', standOff: 3, outline: 'background' },
+  ),
+  {
+    ...pictureFrame('panel', undefined, 'p3', { x: 200, y: 400, w: 100, h: 100 }),
+    content: { type: 'panel' },
+    fill: { swatch: 'red', tint: 1 },
+  },
+  pictureFrame('waits', undefined, 'p3', { x: 50, y: 400, w: 100, h: 100 }),
+);
+
+interface Made {
+  readonly path: string;
+  readonly pages: readonly PageList[];
+}
+
+async function made(of: Document, options: Pick<PdfOptions, 'purpose' | 'marks'>): Promise<Made> {
+  const { composer, shaper } = await composerFor(of);
+  const { pages } = composer.compose(of);
+  const pdf = await paintPdf(
+    pdfPages(pages),
+    { title: 'Longspar 14', author: 'Longspar', language: 'en-GB', ...options },
+    {
+      face: (id) => shaper.face(id),
+      picture: (id) => get(of, 'picture', id),
+      bytes: (picture) => bytesOf(picture.id),
+      order: (items) => inReadingOrder(of, items),
+    },
+  );
+  return { path: await filed('a.pdf', pdf), pages };
+}
+
+const lines = (pages: readonly PageList[], page: string) =>
+  pages
+    .find((list) => list.page === page)!
+    .items.filter((item): item is TextItem => item.type === 'text')
+    .flatMap((item) => item.columns.flatMap((column) => column.lines));
+
+describe('a screen PDF', () => {
+  let pdf: Made;
+  beforeAll(async () => (pdf = await made(doc, { purpose: 'screen', marks: false })));
+
+  // Reference: qpdf, which checks the structure of a PDF against ISO 32000.
+  it('is well formed', async () => {
+    const { code, out } = await ran('qpdf', ['--check', pdf.path]);
+    expect(out).toContain('No syntax or stream encoding errors');
+    expect(code).toBe(0);
+  });
+
+  it('has the size of the trim, and says what it is', async () => {
+    const { out } = await ran('pdfinfo', ['-box', pdf.path]);
+    expect(out).toMatch(/Page size:\s+400 x 600 pts/);
+    expect(out).toMatch(/Title:\s+Longspar 14/);
+    expect(out).toMatch(/Pages:\s+3/);
+  });
+
+  it('embeds its fonts as subsets with their characters', async () => {
+    const { out } = await ran('pdffonts', [pdf.path]);
+    const rows = out.trim().split('\n').slice(2);
+    expect(rows.length).toBe(3);
+    for (const row of rows) expect(row).toMatch(/^[A-Z]{6}\+SourceSerif4-\S+\s+CID TrueType\s+Identity-H\s+yes yes yes/);
+  });
+
+  // Reference: poppler's pdftotext, against the display list that the screen is painted from.
+  it('has every word where the display list has it, to a tenth of a point', async () => {
+    const words = (await pdfWords(pdf.path)).filter(({ page }) => page === 1);
+    const expected = lines(pdf.pages, 'p1').flatMap((line) => {
+      const out: { text: string; x: number; y: number; ascent: number }[] = [];
+      for (const run of line.runs) {
+        const last = out.at(-1);
+        const joins = last && line.runs[line.runs.indexOf(run) - 1]!.to === run.from;
+        if (joins) out[out.length - 1] = { ...last, text: last.text + run.text };
+        else out.push({ text: run.text, x: run.x, y: line.baseline, ascent: line.ascent });
+      }
+      return out;
+    });
+    expect(words.length).toBe(expected.length);
+    const found = [...words];
+    for (const word of expected) {
+      const at = found.findIndex(
+        (each) => each.text === word.text && Math.abs(each.x - word.x) < 0.1 && each.top < word.y && each.bottom > word.y - 1,
+      );
+      expect(at, `${word.text} at ${word.x}, ${word.y}`).toBeGreaterThanOrEqual(0);
+      found.splice(at, 1);
+    }
+  });
+
+  it('is read in the order of the text', async () => {
+    const { out } = await ran('pdftotext', ['-raw', '-f', '1', '-l', '1', pdf.path, '-']);
+    const squeezed = (text: string) => text.replace(/\s+/g, '');
+    expect(squeezed(out)).toBe(squeezed(lines(pdf.pages, 'p1').map(lineText).join('')));
+    expect(out).toContain('fjord');
+  });
+
+  it('holds pictures at all their pixels, cut-outs with their transparency', async () => {
+    const { out } = await ran('pdfimages', ['-list', pdf.path]);
+    const rows = out
+      .trim()
+      .split('\n')
+      .slice(2)
+      .map((row) => row.trim().split(/\s+/));
+    const of = (type: string, width: string) => rows.filter((row) => row[2] === type && row[3] === width);
+    expect(of('image', '600')[0]).toMatchObject({ 5: 'rgb', 8: 'jpeg' });
+    expect(of('image', '300')).toHaveLength(1);
+    expect(of('smask', '300')).toHaveLength(1);
+  });
+
+  it('shows what reaches over the spine on both pages, cuts out by outline, and leaves out what waits', async () => {
+    const at = async (page: number, x: number, y: number) => {
+      const prefix = pdf.path.replace('.pdf', `-${page}`);
+      await ran('pdftoppm', ['-r', '72', '-png', '-singlefile', '-f', String(page), '-l', String(page), pdf.path, prefix]);
+      const { data } = await sharp(`${prefix}.png`)
+        .removeAlpha()
+        .extract({ left: x, top: y, width: 1, height: 1 })
+        .raw()
+        .toBuffer({ resolveWithObject: true });
+      return [...data];
+    };
+    for (const [red, green, blue] of [await at(2, 380, 170), await at(3, 30, 170)]) {
+      expect(Math.abs(green! - 170)).toBeLessThan(4);
+      expect(red! + blue!).toBeLessThan(8);
+    }
+    expect((await at(3, 250, 450))[0]).toBeGreaterThan(200);
+    expect((await at(3, 250, 450))[1]).toBeLessThan(60);
+    expect(await at(3, 100, 450)).toEqual([255, 255, 255]);
+  });
+});
+
+describe('a print PDF', () => {
+  let marked: Made;
+  let plain: Made;
+  beforeAll(async () => {
+    marked = await made(doc, { purpose: 'print', marks: true });
+    plain = await made(doc, { purpose: 'print', marks: false });
+  });
+
+  const boxes = async (path: string) => {
+    const { out } = await ran('pdfinfo', ['-box', '-f', '1', '-l', '1', path]);
+    const box = (name: string) =>
+      new RegExp(`${name}:\\s+([-\\d.]+)\\s+([-\\d.]+)\\s+([-\\d.]+)\\s+([-\\d.]+)`).exec(out)!.slice(1).map(Number);
+    return { media: box('MediaBox'), bleed: box('BleedBox'), trim: box('TrimBox') };
+  };
+
+  // Source: ISO 32000-1, 14.11.2: the trim box lies in the bleed box, the bleed box in the media box.
+  it('has trim, bleed and media boxes, one inside the other', async () => {
+    for (const { path } of [marked, plain]) {
+      const { media, bleed, trim } = await boxes(path);
+      expect(trim[2]! - trim[0]!).toBeCloseTo(400, 1);
+      expect(trim[3]! - trim[1]!).toBeCloseTo(600, 1);
+      expect(trim[0]! - bleed[0]!).toBeCloseTo(9, 1);
+      expect(bleed[3]! - trim[3]!).toBeCloseTo(9, 1);
+      expect(media[0]!).toBeLessThanOrEqual(bleed[0]!);
+      expect(media[2]!).toBeGreaterThanOrEqual(bleed[2]!);
+    }
+    expect((await boxes(plain.path)).media).toEqual((await boxes(plain.path)).bleed);
+    expect((await boxes(marked.path)).media[2]! - (await boxes(marked.path)).bleed[2]!).toBeGreaterThan(14);
+  });
+
+  it('is well formed, and has nothing but the four inks', async () => {
+    for (const { path } of [marked, plain]) {
+      expect((await ran('qpdf', ['--check', path])).code).toBe(0);
+      const { out } = await ran('pdfimages', ['-list', path]);
+      const kinds = out
+        .trim()
+        .split('\n')
+        .slice(2)
+        .map((row) => row.trim().split(/\s+/))
+        .filter((row) => row[2] === 'image')
+        .map((row) => row[5]);
+      expect(new Set(kinds)).toEqual(new Set(['cmyk']));
+    }
+  });
+
+  // Reference: Ghostscript's inkcov, the share of each ink on a page.
+  it('prints text and panels in the inks of their swatches', async () => {
+    const { out } = await ran('gs', ['-q', '-o', '-', '-sDEVICE=inkcov', '-dFirstPage=3', '-dLastPage=3', plain.path]);
+    const [c, m, y, k] = out.trim().split(/\s+/).map(Number);
+    // A red panel of 100 × 100 pt on 418 × 618, and the drawing's part that reaches over the spine.
+    expect(m!).toBeGreaterThan(0.035);
+    expect(y!).toBeGreaterThan(0.035);
+    expect(c!).toBeLessThan(0.06);
+    expect(k!).toBeLessThan(0.03);
+  });
+
+  it('keeps a picture’s colour when its inks are turned round by JPEG', async () => {
+    const prefix = plain.path.replace('.pdf', '-1');
+    await ran('gs', ['-q', '-o', `${prefix}.png`, '-r36', '-sDEVICE=png16m', '-dLastPage=1', plain.path]);
+    const { data } = await sharp(`${prefix}.png`)
+      .removeAlpha()
+      .extract({ left: 100, top: 50, width: 1, height: 1 })
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    expect(data[0]).toBeGreaterThan(150);
+    expect(data[1]).toBeLessThan(90);
+    expect(data[2]).toBeLessThan(90);
+  });
+
+  it('draws crop marks at the trim, outside the bleed', async () => {
+    const { out } = await ran('qpdf', ['--qdf', '--object-streams=disable', '--stream-data=uncompress', marked.path, '-']);
+    expect(out.match(/ l S/g)?.length).toBe(8 * 3);
+    const bare = await ran('qpdf', ['--qdf', '--object-streams=disable', '--stream-data=uncompress', plain.path, '-']);
+    expect(bare.out).not.toMatch(/ l S/);
+  });
+});
