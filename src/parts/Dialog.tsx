@@ -14,6 +14,8 @@ export function Dialog({ title, onClose, children, wide = false }: DialogProps) 
   const ref = useRef<HTMLDialogElement>(null);
   useEffect(() => {
     ref.current?.showModal();
+    // A field is what one wants to type into; the browser would choose whatever comes first.
+    ref.current?.querySelector('input')?.focus();
   }, []);
   return (
     <dialog

@@ -1,6 +1,6 @@
 'use client';
 
-import { useId, useState } from 'react';
+import { useId, useRef, useState } from 'react';
 import { formatLength, LengthError, parseLength, type Unit } from '@/core/length/length';
 
 interface LengthFieldProps {
@@ -17,6 +17,8 @@ export function LengthField({ label, value, unit = 'mm', onChange, hideLabel = f
   const [typed, setTyped] = useState<string | undefined>();
   const [wrong, setWrong] = useState<string | undefined>();
   const id = useId();
+  // A press that brings the focus here chooses all of the field, so that typing replaces it.
+  const fresh = useRef(false);
 
   const commit = () => {
     if (typed === undefined) return;
@@ -40,7 +42,14 @@ export function LengthField({ label, value, unit = 'mm', onChange, hideLabel = f
         value={typed ?? formatLength(value, unit)}
         aria-invalid={wrong !== undefined}
         aria-describedby={wrong ? `${id}-wrong` : undefined}
-        onFocus={(event) => event.target.select()}
+        onFocus={(event) => {
+          fresh.current = true;
+          event.target.select();
+        }}
+        onMouseUp={(event) => {
+          if (fresh.current) event.currentTarget.select();
+          fresh.current = false;
+        }}
         onChange={(event) => {
           setTyped(event.target.value);
           setWrong(undefined);

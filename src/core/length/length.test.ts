@@ -74,7 +74,7 @@ describe('a length field', () => {
   it('shows a length without noughts that say nothing', () => {
     expect(formatLength(36, 'mm')).toBe('12.7 mm');
     expect(formatLength(mm(210), 'mm')).toBe('210 mm');
-    expect(formatLength(13.5, 'in')).toBe('0.188 in');
+    expect(formatLength(13.5, 'in')).toBe('0.1875 in');
     expect(formatLength(-0.001, 'mm')).toBe('0 mm');
   });
 });

@@ -136,7 +136,7 @@ export function parseLength(typed: string, unit: Unit): number {
   return asLength(result);
 }
 
-const DIGITS: Readonly<Record<Unit, number>> = { pt: 2, mm: 1, cm: 2, in: 3, pica: 2 };
+const DIGITS: Readonly<Record<Unit, number>> = { pt: 2, mm: 2, cm: 3, in: 4, pica: 3 };
 
 /** A length as a person reads it, `formatLength(36, 'mm')` is `12.7 mm`. */
 export function formatLength(points: number, unit: Unit): string {

@@ -1,14 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  baseRecords,
-  document,
-  pictureFrame,
-  pictureRecord,
-  proseBody,
-  textFrame,
-  textRecord,
-} from '../../../tests/support/documents';
+import { baseRecords, pictureFrame, pictureRecord, proseBody, textFrame, textRecord } from '../../../tests/support/documents';
 import { bodyText, checkBody, countWords, paragraphStarts, plainBody, plainText } from './body';
 import { applied, between, DiffError, inverted, isEmpty, NO_DIFF, touched } from './diff';
 import { all, byOrder, documentOf, find, framesOn, get, MissingRecordError, threadOf } from './document';

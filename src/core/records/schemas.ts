@@ -49,4 +49,4 @@ export const changeSchema = Joi.object({
   /** The change that an undo or redo turns back, by its number. */
   of: Joi.number().integer().min(1),
   diff: diffSchema.required(),
-});
+}).required();

@@ -15,3 +15,20 @@ declare module 'linebreak' {
     nextBreak(): { position: number; required: boolean } | null;
   }
 }
+declare module 'fontkit' {
+  export interface Font {
+    readonly unitsPerEm: number;
+    readonly ascent: number;
+    readonly descent: number;
+    readonly capHeight: number;
+    readonly xHeight: number;
+    layout(
+      text: string,
+      features: readonly string[],
+      script: string,
+      language: string,
+      direction: string,
+    ): { glyphs: readonly { id: number }[]; positions: readonly { xAdvance: number }[] };
+  }
+  export function openSync(path: string): Font;
+}

@@ -48,12 +48,17 @@ export async function paintPdf(pages: readonly PdfPage[], options: PdfOptions, s
   pdf.setProducer('Restless Kite');
   pdf.setCreator('Restless Kite');
   const painter = new Painter(pdf, options, sources);
-  let done = 0;
-  for (const page of pages) {
-    await painter.page(page);
-    await sources.progress?.(++done, pages.length);
+  painter.convert(pages.flatMap(({ list }) => list.items.filter((item): item is PictureItem => item.type === 'picture')));
+  try {
+    let done = 0;
+    for (const page of pages) {
+      await painter.page(page);
+      await sources.progress?.(++done, pages.length);
+    }
+    await painter.finish();
+  } finally {
+    painter.stop();
   }
-  await painter.finish();
   return pdf.save({ useObjectStreams: true });
 }
 
@@ -62,9 +67,10 @@ class Painter {
   readonly #options: PdfOptions;
   readonly #sources: PdfSources;
   readonly #fonts: PdfFonts;
-  readonly #images = new Map<string, { name: string; ref: PDFRef }>();
+  readonly #images = new Map<string, { name: string; ref: Promise<PDFRef> }>();
   readonly #resources: PDFRef;
   readonly #colours: Colours;
+  #stopped = false;
 
   constructor(pdf: PDFDocument, options: PdfOptions, sources: PdfSources) {
     this.#pdf = pdf;
@@ -108,7 +114,7 @@ class Painter {
     const fonts = context.obj({});
     for (const [name, ref] of this.#fonts.resources) fonts.set(PDFName.of(name), ref);
     const images = context.obj({});
-    for (const { name, ref } of this.#images.values()) images.set(PDFName.of(name), ref);
+    for (const { name, ref } of this.#images.values()) images.set(PDFName.of(name), await ref);
     context.assign(this.#resources, context.obj({ Font: fonts, XObject: images }));
   }
 
@@ -135,23 +141,49 @@ class Painter {
     });
   }
 
+  /** Starts converting pictures, a few at a time, in the order in which pages will ask for them. */
+  convert(items: readonly PictureItem[]): void {
+    const waiting = [...new Map(items.map((item) => [imageKey(this.#sources, item), item])).values()];
+    const next = async (): Promise<void> => {
+      for (let item = waiting.shift(); item && !this.#stopped; item = waiting.shift())
+        await this.#convert(item).ref.catch(() => undefined);
+    };
+    for (let i = 0; i < AT_ONCE; i++) void next();
+  }
+
+  /** Lets go of pictures that have not been begun. */
+  stop(): void {
+    this.#stopped = true;
+  }
+
   async #image(item: PictureItem): Promise<string> {
-    const picture = this.#sources.picture(item.picture);
-    const drawing = picture.media === 'image/svg+xml';
-    const key = drawing ? `${picture.id} ${Math.ceil(item.placed.w)}` : picture.id;
-    let image = this.#images.get(key);
-    if (!image) {
-      const ref = await embedPicture(
-        this.#pdf.context,
-        picture,
-        await this.#sources.bytes(picture),
-        this.#colours,
-        item.placed.w,
-      );
-      this.#images.set(key, (image = { name: `P${this.#images.size + 1}`, ref }));
-    }
+    const image = this.#convert(item);
+    await image.ref;
     return image.name;
   }
+
+  #convert(item: PictureItem): { name: string; ref: Promise<PDFRef> } {
+    const key = imageKey(this.#sources, item);
+    let image = this.#images.get(key);
+    if (!image) {
+      const picture = this.#sources.picture(item.picture);
+      const ref = this.#sources
+        .bytes(picture)
+        .then((bytes) => embedPicture(this.#pdf.context, picture, bytes, this.#colours, item.placed.w));
+      // Whoever asks for the picture hears of a failure; until then nobody need.
+      ref.catch(() => undefined);
+      this.#images.set(key, (image = { name: `P${this.#images.size + 1}`, ref }));
+    }
+    return image;
+  }
+}
+
+/** Pictures converted at the same time: the inks are worked out on one core each. */
+const AT_ONCE = 2;
+
+/** A picture is written once; a drawing once for each width, as it is rendered for it. */
+function imageKey(sources: PdfSources, item: PictureItem): string {
+  return sources.picture(item.picture).media === 'image/svg+xml' ? `${item.picture} ${Math.ceil(item.placed.w)}` : item.picture;
 }
 
 const runWidth = (run: Run, face: Face): number =>

@@ -59,7 +59,7 @@ export async function embedPicture(
 
   const inInks = (image: Sharp) =>
     colours === 'cmyk'
-      ? image.pipelineColourspace('rgb16').toColourspace('cmyk').withIccProfile('cmyk')
+      ? image.pipelineColourspace('rgb16').toColourspace('cmyk').withIccProfile('cmyk', { attach: false })
       : image.toColourspace('srgb');
   const space = colours === 'cmyk' ? 'DeviceCMYK' : 'DeviceRGB';
 

@@ -16,7 +16,7 @@ export function Help({ commands, onClose }: { commands: readonly Command[]; onCl
               <div key={id} className="border-base-300 flex break-inside-avoid items-baseline gap-3 border-b py-1">
                 <dt className="flex-1">{name}</dt>
                 <dd>
-                  <kbd className="kbd kbd-sm">{keys}</kbd>
+                  <kbd className="narrow font-bold opacity-70">{keys}</kbd>
                 </dd>
               </div>
             ))}

@@ -6,7 +6,7 @@ import { putFrame } from '@/core/actions/frames';
 import { Edit } from '@/core/actions/edit';
 import { flow } from '@/core/actions/stories';
 import { Composer } from '@/core/compose/compose';
-import type { PageList } from '@/core/compose/displayList';
+import type { Line, PageList } from '@/core/compose/displayList';
 import { facesOf } from '@/core/compose/faces';
 import { inReadingOrder } from '@/core/compose/readingOrder';
 import { lineText } from '@/core/compose/lineText';
@@ -149,22 +149,29 @@ function records(options: RenderOptions): DocumentRecord[] {
   ];
 }
 
+const round = (value: number) => Math.round(value * 1000) / 1000;
+
+/** A line with all that stands on it: a bullet or number hangs out to the left of the text. */
+function lineReport(line: Line): LineReport {
+  const x = Math.min(line.x, line.runs[0]?.x ?? line.x);
+  return {
+    text: lineText(line),
+    x: round(x),
+    y: round(line.baseline),
+    width: round(line.natural + line.x - x),
+    wordSpace: Math.round(line.wordSpace * 10000) / 10000,
+    hyphenated: line.hyphenated,
+  };
+}
+
 function report(pages: readonly PageList[]): LinesReport {
-  const round = (value: number) => Math.round(value * 1000) / 1000;
   return {
     pages: pages.map((page) => ({
       number: page.number,
       columns: page.items.flatMap((item) =>
         item.type === 'text'
           ? item.columns.map((column) => ({
-              lines: column.lines.map((line) => ({
-                text: lineText(line),
-                x: round(line.x),
-                y: round(line.baseline),
-                width: round(line.natural),
-                wordSpace: Math.round(line.wordSpace * 10000) / 10000,
-                hyphenated: line.hyphenated,
-              })),
+              lines: column.lines.map(lineReport),
             }))
           : [],
       ),

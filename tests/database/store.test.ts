@@ -1,0 +1,284 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { nanoid } from 'nanoid';
+import { inverted, NO_DIFF, type Diff } from '@/core/records/diff';
+import type { DocumentRecord } from '@/core/records/index';
+import { announcements } from '@/store/announcements';
+import { getBlob, hasBlob, NoSuchBlobError, putBlob } from '@/store/blobs';
+import { endDelivery, failAbandoned, findDelivery, insertDelivery, listDeliveries, noteProgress } from '@/store/deliveries';
+import {
+  changesAfter,
+  ConflictError,
+  documentHead,
+  insertDocument,
+  lastChanges,
+  loadRecords,
+  NoSuchDocumentError,
+  storeChange,
+  type NewChange,
+} from '@/store/documents';
+import { migrate } from '@/store/migrate';
+import { pool, transaction } from '@/store/pool';
+import { insertPublication, listIssues, listPublications } from '@/store/publications';
+import { takeChange } from '@/services/documents/change';
+import { BadRequestError } from '@/services/errors';
+import { openCluster, type Cluster } from '../support/application';
+import { baseRecords, pictureRecord, proseBody, textRecord } from '../support/documents';
+
+let cluster: Cluster;
+
+beforeAll(async () => {
+  cluster = await openCluster();
+  process.env['DATABASE_URL'] = cluster.url;
+  await migrate('src/store/migrations');
+  await insertPublication({ id: 'longspar', name: 'Longspar', kind: 'magazine', frequency: 'quarterly' });
+});
+
+afterAll(async () => {
+  await pool().end();
+  await cluster.stop();
+});
+
+/** An issue of its own for every test. */
+async function issue(...more: DocumentRecord[]): Promise<string> {
+  const id = nanoid(10);
+  await insertDocument({ id, publication: 'longspar', kind: 'issue', name: `No. ${id}` }, [
+    ...baseRecords(),
+    pictureRecord('pic'),
+    ...more,
+  ]);
+  return id;
+}
+
+const change = (diff: Diff, more: Partial<NewChange> = {}): NewChange => ({
+  id: nanoid(),
+  author: 'me',
+  label: 'Try',
+  kind: 'edit',
+  diff,
+  ...more,
+});
+const captioned = (before: string, after: string): Diff => ({
+  ...NO_DIFF,
+  updated: [{ before: pictureRecord('pic', { caption: before }), after: pictureRecord('pic', { caption: after }) }],
+});
+
+describe('migrations', () => {
+  it('run once, in order', async () => {
+    expect(await migrate('src/store/migrations')).toEqual([]);
+    const { rows } = await pool().query('select name from migration');
+    expect(rows).toEqual([{ name: '0001-foundation.sql' }]);
+  });
+});
+
+describe('publications', () => {
+  it('are listed with their issues', async () => {
+    const id = await issue();
+    expect(await listPublications()).toEqual([{ id: 'longspar', name: 'Longspar', kind: 'magazine', frequency: 'quarterly' }]);
+    expect((await listIssues()).find((each) => each.id === id)).toMatchObject({
+      publication: 'longspar',
+      number: '14',
+      season: 'Winter',
+      date: '2026-12-04',
+      pages: 2,
+    });
+  });
+
+  it('of an unknown kind or without a name are refused by the database itself', async () => {
+    await expect(insertPublication({ id: 'x', name: '', kind: 'magazine', frequency: 'weekly' })).rejects.toThrow(
+      /check constraint/,
+    );
+    await expect(insertPublication({ id: 'x', name: 'X', kind: 'scroll' as 'magazine', frequency: 'weekly' })).rejects.toThrow(
+      /check constraint/,
+    );
+  });
+});
+
+describe('a change', () => {
+  it('is numbered, kept, and changes the records', async () => {
+    const id = await issue();
+    const stored = await storeChange(id, change(captioned('', 'A')));
+    expect(stored).toMatchObject({ seq: 1, author: 'me', label: 'Try', kind: 'edit', of: null });
+    expect(new Date(stored.at).getTime()).toBeGreaterThan(Date.now() - 60_000);
+    const { seq, records } = await loadRecords(id);
+    expect(seq).toBe(1);
+    expect(records.find((record) => record.id === 'pic')).toMatchObject({ caption: 'A' });
+    expect((await documentHead(id)).seq).toBe(1);
+  });
+
+  it('sent twice is stored once', async () => {
+    const id = await issue();
+    const once = change(captioned('', 'A'));
+    const [first, second] = [await storeChange(id, once), await storeChange(id, once)];
+    expect(second).toEqual(first);
+    expect(await changesAfter(id, 0)).toHaveLength(1);
+  });
+
+  it('adds, removes, and is turned back by its inverse', async () => {
+    const id = await issue();
+    const diff: Diff = {
+      added: [pictureRecord('new')],
+      updated: captioned('', 'B').updated,
+      removed: [baseRecords().find((record) => record.id === 'tint')!],
+    };
+    const { seq } = await storeChange(id, change(diff));
+    const before = await loadRecords(id);
+    expect(before.records.some((record) => record.id === 'tint')).toBe(false);
+    await storeChange(id, change(inverted(diff), { kind: 'undo', of: seq }));
+    const { records } = await loadRecords(id);
+    expect(records.some((record) => record.id === 'new')).toBe(false);
+    expect(records.find((record) => record.id === 'tint')).toEqual(baseRecords().find((record) => record.id === 'tint'));
+    expect((await lastChanges(id, 10)).map(({ kind, of }) => [kind, of])).toEqual([
+      ['edit', null],
+      ['undo', 1],
+    ]);
+  });
+
+  it('to a record that is no longer as it was is refused, with that record as it is', async () => {
+    const id = await issue();
+    await storeChange(id, change(captioned('', 'theirs')));
+    const refused = storeChange(id, change(captioned('', 'mine')));
+    await expect(refused).rejects.toThrow(ConflictError);
+    await expect(refused).rejects.toMatchObject({
+      theirs: [expect.objectContaining({ id: 'pic', caption: 'theirs' }) as unknown],
+    });
+    await expect(storeChange(id, change({ ...NO_DIFF, added: [pictureRecord('pic')] }))).rejects.toThrow(ConflictError);
+    await storeChange(id, change({ ...NO_DIFF, removed: [pictureRecord('pic', { caption: 'theirs' })] }));
+    await expect(storeChange(id, change(captioned('theirs', 'late')))).rejects.toThrow(/removed/);
+    expect((await loadRecords(id)).seq).toBe(2);
+  });
+
+  it('to another record goes through beside it', async () => {
+    const id = await issue(textRecord('text', proseBody(10)));
+    const words = proseBody(12, 1, 5);
+    await Promise.all([
+      storeChange(id, change(captioned('', 'A'))),
+      storeChange(
+        id,
+        change({ ...NO_DIFF, updated: [{ before: textRecord('text', proseBody(10)), after: textRecord('text', words) }] }),
+      ),
+    ]);
+    const { seq, records } = await loadRecords(id);
+    expect(seq).toBe(2);
+    expect(records.find((record) => record.id === 'text')).toMatchObject({ body: words });
+  });
+
+  it('made by forty at once is numbered without gaps, and of those to one record exactly one gets through', async () => {
+    const id = await issue();
+    const attempts = await Promise.allSettled(
+      Array.from({ length: 40 }, (_, i) => storeChange(id, change(captioned('', `${i}`)))),
+    );
+    expect(attempts.filter(({ status }) => status === 'fulfilled')).toHaveLength(1);
+    await Promise.all(
+      Array.from({ length: 40 }, (_, i) => storeChange(id, change({ ...NO_DIFF, added: [pictureRecord(`new${i}`)] }))),
+    );
+    expect((await changesAfter(id, 0)).map(({ seq }) => seq)).toEqual(Array.from({ length: 41 }, (_, i) => i + 1));
+  });
+
+  it('to a document that is not there is refused', async () => {
+    await expect(storeChange('nowhere', change(NO_DIFF))).rejects.toThrow(NoSuchDocumentError);
+    await expect(loadRecords('nowhere')).rejects.toThrow(NoSuchDocumentError);
+    await expect(documentHead('nowhere')).rejects.toThrow(NoSuchDocumentError);
+  });
+
+  it('is announced to whoever listens', async () => {
+    const id = await issue();
+    const heard = new Promise<number>((resolve) => {
+      const stop = announcements().subscribe(id, (seq) => {
+        if (seq === Infinity) void storeChange(id, change(captioned('', 'A')));
+        else {
+          stop();
+          resolve(seq);
+        }
+      });
+    });
+    expect(await heard).toBe(1);
+  });
+});
+
+describe('a change from outside', () => {
+  const sent = (diff: unknown, more: object = {}) => ({ id: 'c1', author: 'me', label: 'Try', kind: 'edit', diff, ...more });
+
+  it('is taken when it is well formed', async () => {
+    const id = await issue();
+    expect(await takeChange(id, sent(captioned('', 'A')))).toMatchObject({ seq: 1 });
+  });
+
+  it.each([
+    ['nothing', undefined],
+    ['a diff without parts', sent({})],
+    ['an undo of nothing', sent(NO_DIFF, { kind: 'undo' })],
+    ['an edit of something', sent(NO_DIFF, { of: 1 })],
+    [
+      'a record that becomes another',
+      sent({ ...NO_DIFF, updated: [{ before: pictureRecord('pic'), after: pictureRecord('other') }] }),
+    ],
+    [
+      'a text that is none',
+      sent({
+        ...NO_DIFF,
+        added: [
+          textRecord('t', {
+            type: 'doc',
+            content: [{ type: 'paragraph', attrs: { style: 'body' }, content: [{ type: 'text', text: '' }] }],
+          }),
+        ],
+      }),
+    ],
+    ['the removal of the issue itself', sent({ ...NO_DIFF, removed: [baseRecords().find((record) => record.id === 'format')!] })],
+    ['an order that is none', sent({ ...NO_DIFF, added: [pictureRecord('n', { order: 'b0' })] })],
+  ])('is refused when it is %s', async (_what, input) => {
+    const id = await issue();
+    await expect(takeChange(id, input)).rejects.toThrow(BadRequestError);
+    expect((await loadRecords(id)).seq).toBe(0);
+  });
+});
+
+describe('files', () => {
+  it('are kept in pieces under the hash of their content, once', async () => {
+    const bytes = new Uint8Array(3_500_000).map((_, i) => (i * 31) % 251);
+    const name = await putBlob('image/png', bytes);
+    expect(await putBlob('image/png', bytes)).toBe(name);
+    expect(await hasBlob(name)).toBe(true);
+    const { rows } = await pool().query<{ count: number }>('select count(*)::int from blob_piece where sha256 = $1', [name]);
+    expect(rows[0]!.count).toBe(4);
+    const kept = await getBlob(name);
+    expect(kept.media).toBe('image/png');
+    expect(Buffer.compare(Buffer.from(kept.bytes), Buffer.from(bytes))).toBe(0);
+    await expect(getBlob('0'.repeat(64))).rejects.toThrow(NoSuchBlobError);
+  });
+
+  it('are not kept half when something fails', async () => {
+    await expect(
+      transaction(async (client) => {
+        await client.query("insert into blob (sha256, media, bytes) values ($1, 'x', 1)", ['f'.repeat(64)]);
+        throw new Error('power cut');
+      }),
+    ).rejects.toThrow('power cut');
+    expect(await hasBlob('f'.repeat(64))).toBe(false);
+  });
+});
+
+describe('deliveries', () => {
+  it('go from waiting to done, or are cancelled and stay so', async () => {
+    const document = await issue();
+    const blob = await putBlob('application/pdf', new Uint8Array([1, 2, 3]));
+    const make = async () => {
+      const id = nanoid();
+      await insertDelivery({ id, document, seq: 0, options: { purpose: 'print', marks: true }, fileName: 'a.pdf' });
+      return id;
+    };
+    const first = await make();
+    expect(await findDelivery(first)).toMatchObject({ state: 'waiting', done: 0 });
+    expect(await noteProgress(first, 3, 8)).toBe(true);
+    expect(await endDelivery(first, { state: 'done', blob })).toBe(true);
+    expect(await findDelivery(first)).toMatchObject({ state: 'done', done: 8, total: 8, blob });
+    const second = await make();
+    expect(await endDelivery(second, { state: 'cancelled', message: 'Cancelled.' })).toBe(true);
+    expect(await noteProgress(second, 1, 8)).toBe(false);
+    expect(await endDelivery(second, { state: 'done', blob })).toBe(false);
+    const third = await make();
+    await failAbandoned(0);
+    expect(await findDelivery(third)).toMatchObject({ state: 'failed', message: expect.stringMatching(/stopped/) as string });
+    expect((await listDeliveries(document)).map(({ id }) => id)).toEqual([third, second, first]);
+  });
+});

@@ -1,0 +1,152 @@
+import type { Browser, Page } from 'puppeteer-core';
+import { nanoid } from 'nanoid';
+import { query } from './application';
+
+/** A copy of the demo's issue for one test to work on. */
+export async function copyIssue(databaseUrl: string): Promise<string> {
+  const id = nanoid(10);
+  await query(
+    databaseUrl,
+    "insert into document (id, publication_id, kind, name) select $1, publication_id, kind, name from document where id = 'longspar-14'",
+    [id],
+  );
+  await query(
+    databaseUrl,
+    "insert into record (document_id, id, kind, body, version) select $1, id, kind, body, 0 from record where document_id = 'longspar-14'",
+    [id],
+  );
+  return id;
+}
+
+export interface Spot {
+  readonly x: number;
+  readonly y: number;
+}
+
+/** The desk as a person uses it: with the mouse, the keyboard and eyes. */
+export class Desk {
+  readonly page: Page;
+  readonly #databaseUrl: string;
+  readonly #issue: string;
+  readonly problems: string[] = [];
+
+  private constructor(page: Page, databaseUrl: string, issue: string) {
+    this.page = page;
+    this.#databaseUrl = databaseUrl;
+    this.#issue = issue;
+    page.on('pageerror', (error) => this.problems.push(String(error)));
+  }
+
+  static async open(browser: Browser, origin: string, databaseUrl: string, issue: string): Promise<Desk> {
+    const page = await browser.newPage();
+    const desk = new Desk(page, databaseUrl, issue);
+    await page.goto(`${origin}/issues/${issue}/pages`, { waitUntil: 'domcontentloaded' });
+    await desk.ready();
+    return desk;
+  }
+
+  async ready(): Promise<void> {
+    await this.page.waitForSelector('.desk[data-ready=true]');
+  }
+
+  /** Waits until something on the screen is as it should be. */
+  async until(what: string, holds: (...args: never[]) => unknown, ...args: unknown[]): Promise<void> {
+    try {
+      await this.page.waitForFunction(holds as never, { timeout: 20_000 }, ...args);
+    } catch {
+      throw new Error(`It never came about that ${what}.`);
+    }
+  }
+
+  async stored(): Promise<void> {
+    await this.until(
+      'the header says stored',
+      () => document.querySelector('[aria-label="Save state"]')?.getAttribute('data-state') === 'stored',
+    );
+  }
+
+  async box(selector: string): Promise<{ x: number; y: number; w: number; h: number }> {
+    const handle = await this.page.waitForSelector(selector);
+    return handle!.evaluate((element) => {
+      const { x, y, width, height } = element.getBoundingClientRect();
+      return { x, y, w: width, h: height };
+    });
+  }
+
+  async middle(selector: string): Promise<Spot> {
+    const { x, y, w, h } = await this.box(selector);
+    return { x: x + w / 2, y: y + h / 2 };
+  }
+
+  async drag(from: Spot, to: Spot, before?: () => Promise<void>): Promise<void> {
+    const { mouse } = this.page;
+    await mouse.move(from.x, from.y);
+    await mouse.down();
+    await mouse.move(from.x + 6, from.y + 6, { steps: 2 });
+    await mouse.move(to.x, to.y, { steps: 12 });
+    try {
+      await before?.();
+    } finally {
+      await mouse.up();
+    }
+  }
+
+  async press(...keys: string[]): Promise<void> {
+    const held = keys.slice(0, -1);
+    for (const key of held) await this.page.keyboard.down(key as never);
+    await this.page.keyboard.press(keys.at(-1) as never);
+    for (const key of held.reverse()) await this.page.keyboard.up(key as never);
+  }
+
+  /** Goes to the spread that holds a page, by its cell in the page line. */
+  async go(pageNumber: number): Promise<void> {
+    await this.page.click(`nav [aria-label^="Page ${pageNumber}"]`);
+    await this.until(
+      `page ${pageNumber} lies on the desk`,
+      (number: number) => document.querySelector(`nav [aria-label^="Page ${number}"]`)?.getAttribute('aria-current') === 'page',
+      pageNumber,
+    );
+  }
+
+  /** A point of the spread's paper, in shares of its width and height. */
+  async onPaper(x: number, y: number): Promise<Spot> {
+    const paper = await this.box('[data-paper]');
+    return { x: paper.x + x * paper.w, y: paper.y + y * paper.h };
+  }
+
+  /** Waits until some words stand on the desk, whatever spaces and lines they are set in. */
+  async reads(words: string): Promise<boolean> {
+    await this.until(
+      `“${words}” stands on the desk`,
+      (text: string) => (document.querySelector('.desk svg')?.textContent ?? '').replace(/\s+/g, '').includes(text),
+      words.replace(/\s+/g, ''),
+    );
+    return true;
+  }
+
+  async frames(kind: string): Promise<{ id: string; label: string }[]> {
+    return this.page.$$eval(
+      '[data-frame]',
+      (elements, start) =>
+        elements
+          .map((element) => ({ id: element.getAttribute('data-frame')!, label: element.getAttribute('aria-label')! }))
+          .filter(({ label }) => label.startsWith(start)),
+      kind,
+    );
+  }
+
+  /** Records of the issue as the database has them. */
+  async records<T>(kind: string): Promise<T[]> {
+    const rows = await query<{ body: T }>(this.#databaseUrl, 'select body from record where document_id = $1 and kind = $2', [
+      this.#issue,
+      kind,
+    ]);
+    return rows.map(({ body }) => body);
+  }
+
+  async changes(): Promise<{ seq: number; label: string; kind: string }[]> {
+    return query(this.#databaseUrl, 'select seq::int, label, kind from change where document_id = $1 order by seq', [
+      this.#issue,
+    ]);
+  }
+}
