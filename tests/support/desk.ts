@@ -52,7 +52,7 @@ export class Desk {
   /** Waits until something on the screen is as it should be. */
   async until(what: string, holds: (...args: never[]) => unknown, ...args: unknown[]): Promise<void> {
     try {
-      await this.page.waitForFunction(holds as never, { timeout: 20_000 }, ...args);
+      await this.page.waitForFunction(holds as never, { timeout: 20_000, polling: 50 }, ...args);
     } catch {
       throw new Error(`It never came about that ${what}.`);
     }
