@@ -18,7 +18,11 @@ export default defineConfig({
       project('unit', ['src/**/*.test.ts', 'demo/**/*.test.ts', 'scripts/**/*.test.ts']),
       project('reference', ['tests/reference/**/*.test.ts']),
       project('database', ['tests/database/**/*.test.ts']),
-      project('browser', ['tests/browser/**/*.test.ts'], { fileParallelism: false, globalSetup: ['tests/browser/setup.ts'], testTimeout: 180_000 }),
+      project('browser', ['tests/browser/**/*.test.ts'], {
+        fileParallelism: false,
+        globalSetup: ['tests/browser/setup.ts'],
+        testTimeout: 180_000,
+      }),
     ],
   },
 });

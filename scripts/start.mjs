@@ -25,7 +25,8 @@ function end() {
     if (server && server.exitCode === null && server.signalCode === null) {
       const gone = new Promise((resolve) => server.once('exit', resolve));
       server.kill('SIGTERM');
-      const timer = setTimeout(() => server.kill('SIGKILL'), 5_000);
+      // It waits for browsers that keep their connections open, and holds nothing that could be lost.
+      const timer = setTimeout(() => server.kill('SIGKILL'), 1_500);
       await gone;
       clearTimeout(timer);
     }

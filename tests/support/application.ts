@@ -53,7 +53,10 @@ export async function openServer(databaseUrl: string, at?: number): Promise<Serv
     if (child.exitCode !== null || child.signalCode !== null) return;
     const gone = once(child, 'exit');
     child.kill(signal);
+    // A server that is asked to end waits for browsers that keep their connections; it holds nothing that could be lost.
+    const timer = setTimeout(() => child.kill('SIGKILL'), 1_000);
     await gone;
+    clearTimeout(timer);
   };
   return { origin: `http://127.0.0.1:${port}`, process: child, stop: () => end('SIGTERM'), kill: () => end('SIGKILL') };
 }
