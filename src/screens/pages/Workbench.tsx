@@ -622,10 +622,11 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
             onPointerMove={(event) => setPointer(deskPoint(event))}
             onPointerLeave={() => setPointer(undefined)}
           >
+            <PaperShadow at={toScreen(now, trimBox(spreadBox, format.bleed))} />
             <svg
               width={desk.width}
               height={desk.height}
-              className="block"
+              className="relative block"
               role="group"
               aria-label={`Spread ${pages.map(({ number }) => number).join('–')}`}
               onPointerDown={(event) => {
@@ -642,14 +643,11 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
                         : { x: spreadBox.x, y: spreadBox.y, width: spreadBox.w, height: spreadBox.h })}
                     />
                   </clipPath>
-                  <filter id="paper-shadow" x="-5%" y="-5%" width="110%" height="112%">
-                    <feDropShadow dx="0" dy={1.5 / now.k} stdDeviation={2.5 / now.k} floodColor="#14213d" floodOpacity="0.28" />
-                  </filter>
                 </defs>
                 {guides && (
                   <rect x={spreadBox.x} y={spreadBox.y} width={spreadBox.w} height={spreadBox.h} fill="url(#bleed-hatch)" />
                 )}
-                <rect {...trimOf(spreadBox, format.bleed)} fill="var(--paper)" filter="url(#paper-shadow)" data-paper />
+                <rect {...trimOf(spreadBox, format.bleed)} fill="var(--paper)" data-paper />
                 {guides &&
                   pages.map((page) => (
                     <Guides key={page.page.id} format={format} page={page} columns={look.columns} baselines={false} k={now.k} />
@@ -877,6 +875,13 @@ function Switch({ on, name, keys, run }: { on: boolean; name: string; keys: stri
     </button>
   );
 }
+
+/** The one shadow there is. A plain element casts it: as a filter in the drawing it would be drawn anew with every word that moves. */
+function PaperShadow({ at }: { at: Box }) {
+  return <div aria-hidden="true" className="absolute shadow-[0_1px_5px_rgb(20_33_61/0.3)]" style={{ left: at.x, top: at.y, width: at.w, height: at.h }} />;
+}
+
+const trimBox = (box: Box, bleed: number): Box => ({ x: box.x + bleed, y: box.y + bleed, w: box.w - 2 * bleed, h: box.h - 2 * bleed });
 
 const trimOf = (box: Box, bleed: number) => ({
   x: box.x + bleed,
