@@ -228,7 +228,7 @@ function buildContents(page: Sheet): void {
     ['contentsNote', 'How to hold on, and when to stop. A short lesson for the beach by Tam Orrin.'],
   ]);
   const side = page.box('p2', [4, 6], [7, 34]);
-  page.picture('p2', side, 'strand.jpg', FRAME, 'fill', { x: 0.42, y: 0.5 });
+  page.picture('p2', side, 'strand.jpg', FRAME, 'fill', { x: 0.56, y: 0.5 });
   page.caption('p2', { ...page.box('p2', [4, 6], [35, 37]), y: side.y + side.h + 5 }, 'strand.jpg');
   const foot = page.box('p2', [1, 6], [41, 52]);
   page.rule('p2', { ...foot, y: foot.y + 5 }, 'deep');
@@ -283,14 +283,14 @@ function buildSpar(page: Sheet, edit: Edit, typesetter: Typesetter): void {
   page.part('p4', page.box('p4', [1, 4], [13, 13]), 'the-spar-remembers-byline');
   const body = 'the-spar-remembers-body';
   page.body('p4', page.box('p4', [1, 6], [15, 52]), body, 'a0', 3);
-  page.body('p5', page.box('p5', [1, 6], [34, 52]), body, 'a1', 3);
+  page.body('p5', page.box('p5', [1, 6], [36, 52]), body, 'a1', 3);
   const { w, bleed } = page.size();
-  const foot = page.box('p5', [1, 6], [1, 29]);
+  const foot = page.box('p5', [1, 6], [1, 31]);
   page.picture('p5', { x: 0, y: -bleed, w: w + bleed, h: foot.y + foot.h + bleed }, 'fenn-bench.webp', FRAME, 'fill', {
     x: 0.42,
     y: 0.6,
   });
-  page.caption('p5', { ...page.box('p5', [1, 4], [30, 31]), y: foot.y + foot.h + 6 }, 'fenn-bench.webp');
+  page.caption('p5', { ...page.box('p5', [1, 4], [32, 33]), y: foot.y + foot.h + 6 }, 'fenn-bench.webp');
   // Between the second and the third column of text, so that each of them runs along one side of it.
   const spine = page.box('p4', [4, 4], [24, 46]);
   page.picture(
@@ -346,7 +346,7 @@ function buildBack(page: Sheet): void {
   page.panel('p8', { x: -bleed, y: -bleed, w: w + bleed, h: h + 2 * bleed }, 'tint');
   page.words('p8', page.box('p8', [1, 6], [2, 2]), [['kicker', 'LAST PAGE']]);
   const story = 'two-hands-on-the-line';
-  page.part('p8', page.box('p8', [1, 5], [4, 8]), `${story}-headline`, 'headlineFeature');
+  page.part('p8', page.box('p8', [1, 4], [4, 8]), `${story}-headline`, 'headlineFeature');
   page.part('p8', page.box('p8', [1, 4], [14, 16]), `${story}-standfirst`);
   page.part('p8', page.box('p8', [1, 4], [19, 19]), `${story}-byline`);
   page.body('p8', page.box('p8', [1, 4], [21, 31]), `${story}-body`, 'a0', 2);

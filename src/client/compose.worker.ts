@@ -8,6 +8,7 @@ import { facesOf } from '@/core/compose/faces';
 import { sentencesOf } from '@/core/compose/sentences';
 import { applied, type Diff } from '@/core/records/diff';
 import { type Document, documentOf, find, get } from '@/core/records/document';
+import { same } from '@/core/records/same';
 import { readFace } from '@/core/type/face';
 import { faceUrl } from '@/core/type/fontFaces';
 import { Shaper } from '@/core/type/shaper';
@@ -48,7 +49,26 @@ function show(): void {
   const document = now();
   const composed = composer.compose(document);
   const took = performance.now() - started;
-  send({ type: 'composed', turn, pages: paint(document, composed), fits: [...composed.fits], grown: [...composed.grown], took });
+  const fits = changedOnly('fits', [...composed.fits]);
+  const grown = changedOnly('grown', [...composed.grown]);
+  send({
+    type: 'composed',
+    turn,
+    pages: paint(document, composed),
+    ...(fits ? { fits } : {}),
+    ...(grown ? { grown } : {}),
+    took,
+  });
+}
+
+/** What was last sent of each kind. */
+const sent = new Map<string, unknown>();
+
+/** A list, unless it is the one that was sent last. */
+function changedOnly<T>(kind: string, list: T): T | undefined {
+  if (same(sent.get(kind), list)) return undefined;
+  sent.set(kind, list);
+  return list;
 }
 
 function paint(document: Document, composed: Composed): PaintedPage[] {

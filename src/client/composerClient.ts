@@ -130,7 +130,14 @@ export class ComposerClient {
           ),
         );
       }
-      this.#setting = { ready: true, pages, fits: new Map(message.fits), grown: new Map(message.grown), trouble: undefined };
+      const { fits, grown } = this.#setting;
+      this.#setting = {
+        ready: true,
+        pages,
+        fits: message.fits ? new Map(message.fits) : fits,
+        grown: message.grown ? new Map(message.grown) : grown,
+        trouble: undefined,
+      };
     }
     for (const listener of this.#listeners) listener();
     if (!this.#busy && this.#waiting) {

@@ -47,8 +47,9 @@ export type FromWorker =
       readonly type: 'composed';
       readonly turn: number;
       readonly pages: readonly PaintedPage[];
-      readonly fits: readonly (readonly [text: string, fit: Fit])[];
-      readonly grown: readonly (readonly [frame: string, box: Box])[];
+      /** Left out where nothing about them changed. */
+      readonly fits?: readonly (readonly [text: string, fit: Fit])[];
+      readonly grown?: readonly (readonly [frame: string, box: Box])[];
       /** Time that composing took, milliseconds. */
       readonly took: number;
     }

@@ -1,5 +1,6 @@
 'use client';
 
+import { memo } from 'react';
 import type { Painted } from '@/client/composerClient';
 import type { Fit } from '@/core/compose/fit';
 import { fitWords } from '@/core/compose/fit';
@@ -46,7 +47,17 @@ function cellsOf(document: Document, fits: ReadonlyMap<string, Fit>): Map<string
 }
 
 /** The thin line of page cells: the whole issue, and the way about in it. */
-export function PageLine({ document, format, spread, fits, stirred, hovered, hoveredChunks, onGo, onHover }: PageLineProps) {
+export const PageLine = memo(function PageLine({
+  document,
+  format,
+  spread,
+  fits,
+  stirred,
+  hovered,
+  hoveredChunks,
+  onGo,
+  onHover,
+}: PageLineProps) {
   const cells = cellsOf(document, fits);
   return (
     <nav
@@ -108,4 +119,4 @@ export function PageLine({ document, format, spread, fits, stirred, hovered, hov
       ))}
     </nav>
   );
-}
+});

@@ -1,7 +1,7 @@
 'use client';
 
 import { FilePlus2, ImagePlus } from 'lucide-react';
-import { useState, type PointerEvent as ReactPointerEvent } from 'react';
+import { memo, useState, type PointerEvent as ReactPointerEvent } from 'react';
 import type { Fit } from '@/core/compose/fit';
 import { fitWords } from '@/core/compose/fit';
 import { bodyText, countWords } from '@/core/records/body';
@@ -28,7 +28,16 @@ interface TrayProps {
 }
 
 /** What the issue owns, what is not on a page yet before what is. */
-export function Tray({ document, fits, allPages, onAllPages, onCarry, onPlace, onBringIn, importing }: TrayProps) {
+export const Tray = memo(function Tray({
+  document,
+  fits,
+  allPages,
+  onAllPages,
+  onCarry,
+  onPlace,
+  onBringIn,
+  importing,
+}: TrayProps) {
   const [tab, setTab] = useState<'stories' | 'pictures'>('stories');
   const stories = all(document, 'story');
   const pictures = all(document, 'picture');
@@ -126,7 +135,7 @@ export function Tray({ document, fits, allPages, onAllPages, onCarry, onPlace, o
       )}
     </aside>
   );
-}
+});
 
 function Group({ title, children }: { title: string; children: React.ReactNode[] }) {
   if (children.length === 0) return null;

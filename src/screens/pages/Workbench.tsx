@@ -10,7 +10,7 @@ import {
   type PointerEvent as ReactPointerEvent,
 } from 'react';
 import { useDropzone } from 'react-dropzone';
-import type { ComposerClient } from '@/client/composerClient';
+import type { ComposerClient, Painted } from '@/client/composerClient';
 import type { DocumentStore } from '@/client/documentStore';
 import type { Sentence } from '@/client/messages';
 import { placeFrames, type Place } from '@/core/actions/frames';
@@ -36,6 +36,7 @@ import { StretchMenu } from './StretchMenu';
 import { Tray, type Carried } from './Tray';
 import { useDeskActions } from './useDeskActions';
 import { useImport } from './useImport';
+import { useLatest } from './useLatest';
 import { useNotices } from './useNotices';
 import { useSize } from './useSize';
 import { fitView, onPage, toScreen, toSpread, zoomed, type View } from './view';
@@ -47,6 +48,8 @@ interface WorkbenchProps {
   readonly store: DocumentStore;
   readonly composer: ComposerClient;
 }
+
+const NOTHING_PAINTED: readonly Painted[] = [];
 
 /** Pixels a press may wander and still be a press. */
 const WANDER = 3;
@@ -560,7 +563,11 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
   }, [fitted]);
 
   const lit = marking ?? marked;
-  const stirred = new Set(moving ? pages.map(({ page }) => page.id) : []);
+  const isMoving = moving !== undefined;
+  const stirred = useMemo(() => new Set(isMoving ? pages.map(({ page }) => page.id) : []), [isMoving, pages]);
+  const carryTrayItem = useLatest((carried: Carried, event: ReactPointerEvent) => carryFrom(carried.what, carried.id, event));
+  const placeTrayItem = useLatest(placeByKey);
+  const chooseFiles = useLatest(() => dropzone.open());
   const guides = !look.proof;
   const menuAt = marked && menuPlace(toScreen(now, { ...marked.box, x: marked.box.x + marked.page.dx }), desk);
   const barAt =
@@ -593,7 +600,7 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
           fits={setting.fits}
           stirred={stirred}
           hovered={hovered}
-          hoveredChunks={setting.pages.get(hovered ?? '') ?? []}
+          hoveredChunks={setting.pages.get(hovered ?? '') ?? NOTHING_PAINTED}
           onGo={go}
           onHover={setHovered}
         />
@@ -605,9 +612,9 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
             fits={setting.fits}
             allPages={allPages}
             onAllPages={setAllPages}
-            onCarry={(carried, event) => carryFrom(carried.what, carried.id, event)}
-            onPlace={placeByKey}
-            onBringIn={dropzone.open}
+            onCarry={carryTrayItem}
+            onPlace={placeTrayItem}
+            onBringIn={chooseFiles}
             importing={progress}
           />
         )}
@@ -654,7 +661,7 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
                   ))}
                 <g clipPath="url(#spread-clip)">
                   {pages.map(({ page, dx }) => (
-                    <PaintedChunks key={page.id} chunks={setting.pages.get(page.id) ?? []} dx={dx} />
+                    <PaintedChunks key={page.id} chunks={setting.pages.get(page.id) ?? NOTHING_PAINTED} dx={dx} />
                   ))}
                 </g>
                 {guides && (
@@ -878,10 +885,21 @@ function Switch({ on, name, keys, run }: { on: boolean; name: string; keys: stri
 
 /** The one shadow there is. A plain element casts it: as a filter in the drawing it would be drawn anew with every word that moves. */
 function PaperShadow({ at }: { at: Box }) {
-  return <div aria-hidden="true" className="absolute shadow-[0_1px_5px_rgb(20_33_61/0.3)]" style={{ left: at.x, top: at.y, width: at.w, height: at.h }} />;
+  return (
+    <div
+      aria-hidden="true"
+      className="absolute shadow-[0_1px_5px_rgb(20_33_61/0.3)]"
+      style={{ left: at.x, top: at.y, width: at.w, height: at.h }}
+    />
+  );
 }
 
-const trimBox = (box: Box, bleed: number): Box => ({ x: box.x + bleed, y: box.y + bleed, w: box.w - 2 * bleed, h: box.h - 2 * bleed });
+const trimBox = (box: Box, bleed: number): Box => ({
+  x: box.x + bleed,
+  y: box.y + bleed,
+  w: box.w - 2 * bleed,
+  h: box.h - 2 * bleed,
+});
 
 const trimOf = (box: Box, bleed: number) => ({
   x: box.x + bleed,

@@ -1,0 +1,97 @@
+import puppeteer from 'puppeteer-core';
+
+/** `npm run screenshots`: the pictures of `docs/screenshots`, from a running application with fresh demo data. */
+const origin = process.env.ORIGIN ?? 'http://127.0.0.1:3000';
+const folder = 'docs/screenshots';
+const browser = await puppeteer.launch({
+  executablePath: '/usr/bin/chromium',
+  args: ['--headless', '--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking'],
+  defaultViewport: { width: 1280, height: 800 },
+});
+const page = await browser.newPage();
+const picturesThere = () =>
+  page
+    .waitForFunction(() =>
+      [...document.images, ...document.querySelectorAll('image')].every((image) => !('complete' in image) || image.complete),
+    )
+    .then(() => page.waitForNetworkIdle({ idleTime: 400 }));
+const shot = async (name) => {
+  await picturesThere();
+  await page.screenshot({ path: `${folder}/${name}.png` });
+};
+const box = (selector) => page.$eval(selector, (element) => element.getBoundingClientRect().toJSON());
+const frame = (label) =>
+  page.$$eval(
+    '[data-frame]',
+    (elements, start) =>
+      `[data-frame="${elements.find((element) => element.getAttribute('aria-label').startsWith(start)).getAttribute('data-frame')}"]`,
+    label,
+  );
+const go = async (number) => {
+  await page.click(`nav [aria-label^="Page ${number}"]`);
+  await page.mouse.move(640, 790);
+  await page.waitForFunction(() => document.querySelectorAll('[data-chunk] text').length > 60);
+};
+
+await page.goto(origin, { waitUntil: 'networkidle0' });
+await shot('shelf');
+await page.goto(`${origin}/issues/longspar-14/pages`, { waitUntil: 'domcontentloaded' });
+await page.waitForSelector('.desk[data-ready=true]');
+
+await go(4);
+await page.waitForSelector('[data-frame]');
+const kite = await box(await frame('Picture, fenn-kite'));
+await page.mouse.click(kite.x + kite.width / 2, kite.y + kite.height / 2);
+await shot('desk');
+await page.keyboard.press('Escape');
+
+await go(6);
+const text = await box(await frame('Text, What the gust'));
+await page.mouse.click(text.x + 20, text.y + text.height - 20);
+await page.keyboard.press('Enter');
+await page.waitForSelector('[data-sentence="4"]');
+await page.hover('[data-sentence="4"]');
+await shot('quote');
+await page.keyboard.press('Escape');
+await page.keyboard.press('Escape');
+
+await page.keyboard.press('.');
+await shot('proof');
+await page.keyboard.press('.');
+
+await go(8);
+await page.evaluate(() =>
+  [...document.querySelectorAll('button')].find((button) => button.textContent === 'Add two after').click(),
+);
+await page.waitForFunction(() => document.querySelectorAll('nav [data-page]').length === 10);
+await go(6);
+const tail = await box('[data-tail]');
+await page.mouse.move(tail.x + 16, tail.y + tail.height / 2);
+await page.mouse.down();
+const cell = await box('nav [aria-label^="Page 9"]');
+await page.mouse.move(cell.x + 10, cell.y + 8, { steps: 6 });
+await page.waitForFunction(() => document.querySelector('.desk svg').getAttribute('aria-label') === 'Spread 8–9');
+const paper = await box('[data-paper]');
+await page.mouse.move(paper.x + paper.width * 0.72, paper.y + paper.height * 0.4, { steps: 6 });
+await page.waitForSelector('[data-lit]');
+await shot('tail');
+await page.keyboard.press('Escape');
+await page.mouse.up();
+
+await page.mouse.move(paper.x + paper.width * 0.64, paper.y + paper.height * 0.2);
+await page.mouse.down();
+await page.mouse.move(paper.x + paper.width * 0.86, paper.y + paper.height * 0.52, { steps: 8 });
+await page.mouse.up();
+await page.waitForSelector('[role=menu]');
+await page.keyboard.press('ArrowDown');
+await page.keyboard.press('ArrowDown');
+await shot('marking-out');
+await page.keyboard.press('Escape');
+await page.keyboard.down('Control');
+await page.keyboard.press('z');
+await page.keyboard.up('Control');
+await page.waitForFunction(() => document.querySelectorAll('nav [data-page]').length === 8);
+
+await page.goto(`${origin}/issues/longspar-14/handoff`, { waitUntil: 'networkidle0' });
+await shot('handoff');
+await browser.close();
