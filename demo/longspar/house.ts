@@ -1,7 +1,7 @@
 import { mm } from '@/core/length/length';
 import type { DocumentRecord } from '@/core/records/index';
 import type { ParagraphProperties } from '@/core/records/paragraphStyle';
-import type { TextContent } from '@/core/records/frame';
+import { growingText } from '@/core/actions/frames';
 
 /** The design of Longspar: a quarterly of 212 × 276 mm on six columns, three to a page of text. */
 
@@ -197,19 +197,6 @@ const SWATCHES: readonly DocumentRecord[] = [
   { id: 'sea', kind: 'swatch', name: 'Sea', cmyk: [0.78, 0.4, 0.36, 0.25] },
 ];
 
-/** A text frame that is as high as its text and stays where it is put. */
-export const growing = (text: string): TextContent => ({
-  type: 'text',
-  text,
-  order: 'a0',
-  columns: 1,
-  gutter: 0,
-  inset: 0,
-  grows: true,
-  ignoresWraps: true,
-  align: 'top',
-});
-
 const folioBox = (x: number, w: number) => ({ x, y: HEIGHT - mm(15.5), w, h: 10 });
 const WIDTH = mm(212);
 
@@ -263,7 +250,7 @@ const FURNITURE: readonly DocumentRecord[] = [
     side: 'left',
     box: folioBox(MARGINS.outer, mm(90)),
     order: 'a0',
-    content: growing('folio-left-text'),
+    content: growingText('folio-left-text'),
     wrap: { mode: 'none', standOff: 0, outline: 'alpha' },
   },
   {
@@ -273,7 +260,7 @@ const FURNITURE: readonly DocumentRecord[] = [
     side: 'right',
     box: folioBox(WIDTH - MARGINS.outer - mm(90), mm(90)),
     order: 'a1',
-    content: growing('folio-right-text'),
+    content: growingText('folio-right-text'),
     wrap: { mode: 'none', standOff: 0, outline: 'alpha' },
   },
 ];

@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Edit } from '@/core/actions/edit';
-import { NO_WRAP, putFrame } from '@/core/actions/frames';
+import { growingText, NO_WRAP, putFrame } from '@/core/actions/frames';
 import { makeQuote } from '@/core/actions/quotes';
 import { putStory, type NewStory } from '@/core/actions/stories';
 import type { Typesetter } from '@/core/actions/typesetter';
@@ -16,7 +16,7 @@ import type { PictureRecord, TextRecord } from '@/core/records/index';
 import type { BodyNode, ParagraphNode } from '@/core/records/text';
 import { readMarkdown } from '@/formats/copy/markdown';
 import { storyOf } from '@/formats/copy/story';
-import { growing, LONGSPAR_HOUSE } from './house';
+import { LONGSPAR_HOUSE } from './house';
 
 /** Longspar No. 14, half built: cover, contents and two features stand; one story is overset, one lies in the tray. */
 
@@ -142,7 +142,7 @@ class Sheet {
       role: 'furniture',
       body: { type: 'doc', content },
     });
-    return putFrame(this.#edit, page, box, { ...growing(text.id), ...more }, wrap).id;
+    return putFrame(this.#edit, page, box, { ...growingText(text.id), ...more }, wrap).id;
   }
 
   /** A part of a story, in a frame that is as high as its text; gives the y of its foot. */
@@ -155,7 +155,7 @@ class Sheet {
       };
       this.#edit.put({ ...record, body });
     }
-    const frame = putFrame(this.#edit, page, box, growing(text), CLOSE);
+    const frame = putFrame(this.#edit, page, box, growingText(text), CLOSE);
     const grown = this.#typesetter.compose(this.#edit.document).grown.get(frame.id)!;
     this.#edit.put({ ...frame, box: grown });
     return grown.y + grown.h;

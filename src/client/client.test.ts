@@ -1,8 +1,9 @@
 import { describe, expect, it, vi } from 'vitest';
 import { baseRecords, pictureRecord } from '../../tests/support/documents';
+import type { Change } from '@/core/records/change';
 import { type Diff, NO_DIFF } from '@/core/records/diff';
 import type { PictureRecord } from '@/core/records/index';
-import { DocumentStore, type IncomingChange, type Surroundings } from './documentStore';
+import { DocumentStore, type Surroundings } from './documentStore';
 import { History } from './history';
 
 describe('history', () => {
@@ -44,7 +45,7 @@ describe('history', () => {
 });
 
 /** A server that a test holds in its hand. */
-function setUp(history: IncomingChange[] = [], kept: unknown[] = []) {
+function setUp(history: Change[] = [], kept: unknown[] = []) {
   const sent: { id: string; kind: string; of?: number; diff: Diff }[] = [];
   const answers: ((answer: Awaited<ReturnType<Surroundings['send']>> | Error) => void)[] = [];
   let pending: readonly unknown[] = kept;
@@ -80,7 +81,7 @@ const caption = (store: DocumentStore, text: string): Diff => ({
   ...NO_DIFF,
   updated: [{ before: pic(store), after: { ...pic(store), caption: text } }],
 });
-const incoming = (seq: number, diff: Diff, more: Partial<IncomingChange> = {}): IncomingChange => ({
+const incoming = (seq: number, diff: Diff, more: Partial<Change> = {}): Change => ({
   seq,
   id: `other-${seq}`,
   author: 'you',

@@ -1,4 +1,5 @@
 import { nanoid } from 'nanoid';
+import type { Change } from '@/core/records/change';
 import { applied, type Diff, inverted, isEmpty, touched } from '@/core/records/diff';
 import { type Document, documentOf } from '@/core/records/document';
 import type { DocumentRecord } from '@/core/records/index';
@@ -28,22 +29,10 @@ interface Outgoing {
   readonly diff: Diff;
 }
 
-/** A change as the server tells of it. */
-export interface IncomingChange {
-  readonly seq: number;
-  readonly id: string;
-  readonly author: string;
-  readonly label: string;
-  readonly kind: 'edit' | 'undo' | 'redo';
-  readonly of: number | null;
-  readonly diff: Diff;
-  readonly at: string;
-}
-
 export interface Opened {
   readonly seq: number;
   readonly records: readonly DocumentRecord[];
-  readonly history: readonly IncomingChange[];
+  readonly history: readonly Change[];
 }
 
 /** What the store needs of the world around it; a test gives it another. */
@@ -158,7 +147,7 @@ export class DocumentStore {
   }
 
   /** A change as the server announces it: another's is applied, this page's own is ticked off. */
-  receive(change: IncomingChange): void {
+  receive(change: Change): void {
     if (change.seq <= this.#seq && this.#seqOf.has(change.id)) return;
     this.#seq = Math.max(this.#seq, change.seq);
     const own = this.#pending.some(({ id }) => id === change.id) || this.#seqOf.has(change.id);
@@ -204,7 +193,7 @@ export class DocumentStore {
     for (const listener of this.#heard) listener(diff);
   }
 
-  #note(change: IncomingChange): void {
+  #note(change: Change): void {
     this.#seqOf.set(change.id, change.seq);
     this.#idOf.set(change.seq, change.id);
     if (change.author === this.#author) this.#noteAs(change, change.of === null ? undefined : this.#idOf.get(change.of));

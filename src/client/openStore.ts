@@ -1,5 +1,6 @@
 import { nanoid } from 'nanoid';
-import { DocumentStore, type IncomingChange, type Opened } from './documentStore';
+import type { Change } from '@/core/records/change';
+import { DocumentStore, type Opened } from './documentStore';
 
 /** Who works at this browser: one author for all its tabs, so that undo reaches what either did. */
 function author(): string {
@@ -29,7 +30,7 @@ export function openStore(document: string, opened: Opened): { store: DocumentSt
     later: (milliseconds, work) => void setTimeout(work, milliseconds),
   });
   const events = new EventSource(`${base}/events?after=${opened.seq}`);
-  events.onmessage = ({ data }) => store.receive(JSON.parse(data as string) as IncomingChange);
+  events.onmessage = ({ data }) => store.receive(JSON.parse(data as string) as Change);
   events.onopen = () => store.retry();
   const warn = (event: BeforeUnloadEvent) => {
     if (store.snapshot().state.is !== 'stored') event.preventDefault();

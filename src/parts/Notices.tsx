@@ -6,13 +6,15 @@ export interface Notice {
   readonly id: number;
   readonly tone: 'said' | 'wrong';
   readonly text: string;
+  /** What can be done about it, as a button that does it. */
+  readonly mend?: { readonly name: string; readonly run: () => void } | undefined;
 }
 
 /** Sentences that tell what happened, until they are put away. */
 export function Notices({ notices, onClose }: { notices: readonly Notice[]; onClose: (id: number) => void }) {
   return (
     <div className="pointer-events-none fixed inset-x-0 bottom-10 z-40 flex flex-col items-center gap-1.5" aria-live="polite">
-      {notices.map(({ id, tone, text }) => (
+      {notices.map(({ id, tone, text, mend }) => (
         <div
           key={id}
           role={tone === 'wrong' ? 'alert' : 'status'}
@@ -21,6 +23,18 @@ export function Notices({ notices, onClose }: { notices: readonly Notice[]; onCl
           } bg-secondary text-secondary-content`}
         >
           <span>{text}</span>
+          {mend && (
+            <button
+              type="button"
+              className="font-semibold whitespace-nowrap underline"
+              onClick={() => {
+                mend.run();
+                onClose(id);
+              }}
+            >
+              {mend.name}
+            </button>
+          )}
           <button type="button" className="opacity-70 hover:opacity-100" aria-label="Put away" onClick={() => onClose(id)}>
             <X size={15} />
           </button>

@@ -1,20 +1,9 @@
 import type { DocumentRecord } from '@/core/records/index';
+import type { Change } from '@/core/records/change';
 import type { Diff } from '@/core/records/diff';
 import { pool, transaction, type Client } from './pool';
 
-/** A change as it is kept. */
-export interface StoredChange {
-  readonly seq: number;
-  readonly id: string;
-  readonly author: string;
-  readonly label: string;
-  readonly kind: 'edit' | 'undo' | 'redo';
-  readonly of: number | null;
-  readonly diff: Diff;
-  readonly at: string;
-}
-
-export type NewChange = Omit<StoredChange, 'seq' | 'at' | 'of'> & { readonly of?: number | undefined };
+export type NewChange = Omit<Change, 'seq' | 'at' | 'of'> & { readonly of?: number | undefined };
 
 export interface DocumentHead {
   readonly id: string;
@@ -66,8 +55,8 @@ export async function loadRecords(id: string): Promise<{ seq: number; records: D
 }
 
 /** Changes after `seq`, the oldest first. */
-export async function changesAfter(id: string, seq: number, limit = 500): Promise<StoredChange[]> {
-  const { rows } = await pool().query<StoredChange>(
+export async function changesAfter(id: string, seq: number, limit = 500): Promise<Change[]> {
+  const { rows } = await pool().query<Change>(
     `select ${CHANGE} from change where document_id = $1 and seq > $2 order by seq limit $3`,
     [id, seq, limit],
   );
@@ -75,11 +64,11 @@ export async function changesAfter(id: string, seq: number, limit = 500): Promis
 }
 
 /** The last changes, the oldest first: what undo goes back through. */
-export async function lastChanges(id: string, limit: number): Promise<StoredChange[]> {
-  const { rows } = await pool().query<StoredChange>(
-    `select ${CHANGE} from change where document_id = $1 order by seq desc limit $2`,
-    [id, limit],
-  );
+export async function lastChanges(id: string, limit: number): Promise<Change[]> {
+  const { rows } = await pool().query<Change>(`select ${CHANGE} from change where document_id = $1 order by seq desc limit $2`, [
+    id,
+    limit,
+  ]);
   return rows.reverse();
 }
 
@@ -105,11 +94,11 @@ export async function insertDocument(
  *
  * @throws NoSuchDocumentError, ConflictError
  */
-export async function storeChange(document: string, change: NewChange): Promise<StoredChange> {
+export async function storeChange(document: string, change: NewChange): Promise<Change> {
   return transaction(async (client) => {
     const head = await client.query<{ seq: number }>('select seq::int from document where id = $1 for update', [document]);
     if (!head.rows[0]) throw new NoSuchDocumentError('There is no such issue.');
-    const again = await client.query<StoredChange>(`select ${CHANGE} from change where document_id = $1 and id = $2`, [
+    const again = await client.query<Change>(`select ${CHANGE} from change where document_id = $1 and id = $2`, [
       document,
       change.id,
     ]);
@@ -121,7 +110,7 @@ export async function storeChange(document: string, change: NewChange): Promise<
     if (removed.length > 0)
       await client.query('delete from record where document_id = $1 and id = any($2)', [document, removed.map(({ id }) => id)]);
     await putRecords(client, document, [...updated.map(({ after }) => after), ...added], seq);
-    const { rows } = await client.query<StoredChange>(
+    const { rows } = await client.query<Change>(
       `insert into change (document_id, seq, id, author, label, kind, of, diff) values ($1, $2, $3, $4, $5, $6, $7, $8) returning ${CHANGE}`,
       [document, seq, change.id, change.author, change.label, change.kind, change.of ?? null, JSON.stringify(change.diff)],
     );

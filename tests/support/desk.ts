@@ -1,3 +1,5 @@
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import type { Browser, Page } from 'puppeteer-core';
 import { nanoid } from 'nanoid';
 import { query } from './application';
@@ -54,7 +56,10 @@ export class Desk {
     try {
       await this.page.waitForFunction(holds as never, { timeout: 20_000, polling: 50 }, ...args);
     } catch {
-      throw new Error(`It never came about that ${what}.`);
+      // What it came to instead is worth a look.
+      const path = join(tmpdir(), `kite-${Date.now()}.png`) as `${string}.png`;
+      await this.page.screenshot({ path });
+      throw new Error(`It never came about that ${what}: see ${path}.`);
     }
   }
 

@@ -4,7 +4,7 @@ import type { Document } from '../records/document';
 import type { TextRecord } from '../records/index';
 import { plainBody } from '../records/body';
 import { Edit, newId } from './edit';
-import { NO_WRAP, pageWithGrid, putFrame } from './frames';
+import { growingText, NO_WRAP, pageWithGrid, putFrame } from './frames';
 import { mm } from '../length/length';
 import { QUOTE_STAND_OFF } from './quotes';
 
@@ -60,17 +60,7 @@ export function markOut(document: Document, { page: id, box, as, words = '' }: M
         edit,
         on,
         box,
-        {
-          type: 'text',
-          text: text.id,
-          order: 'a0',
-          columns: 1,
-          gutter: 0,
-          inset: 0,
-          grows: true,
-          ignoresWraps: true,
-          align: 'top',
-        },
+        growingText(text.id),
         as === 'quote'
           ? { mode: 'frame', standOff: QUOTE_STAND_OFF, outline: 'alpha' }
           : { mode: 'frame', standOff: 0, outline: 'alpha' },

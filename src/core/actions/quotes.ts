@@ -4,7 +4,7 @@ import { type Document, get } from '../records/document';
 import type { TextRecord } from '../records/index';
 import type { TextItem } from '../compose/displayList';
 import { ActionError, Edit, newId } from './edit';
-import { pageWithGrid, putFrame } from './frames';
+import { growingText, pageWithGrid, putFrame } from './frames';
 import type { Typesetter } from './typesetter';
 
 /** Stand-off around a pull quote: 0.1875 in is usual (common practice). */
@@ -46,13 +46,11 @@ export function makeQuote(document: Document, passage: Passage, typesetter: Type
   });
   const top = grid.first - grid.step;
   let y = top + Math.round((spot.y - top) / grid.step) * grid.step;
-  const frame = putFrame(
-    edit,
-    spot.page,
-    { x: column.x, y, w: column.w, h: grid.step },
-    { type: 'text', text: text.id, order: 'a0', columns: 1, gutter: 0, inset: 0, grows: true, ignoresWraps: true, align: 'top' },
-    { mode: 'frame', standOff: QUOTE_STAND_OFF, outline: 'alpha' },
-  );
+  const frame = putFrame(edit, spot.page, { x: column.x, y, w: column.w, h: grid.step }, growingText(text.id), {
+    mode: 'frame',
+    standOff: QUOTE_STAND_OFF,
+    outline: 'alpha',
+  });
   const { h } = typesetter.compose(edit.document).grown.get(frame.id)!;
   // It stays inside the column it interrupts.
   const over = y + h - (column.y + column.h);

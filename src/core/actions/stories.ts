@@ -7,7 +7,7 @@ import type { FrameRecord, StoryRecord, TextRecord } from '../records/index';
 import type { BodyNode, TextRole } from '../records/text';
 import { checkBody, plainBody } from '../records/body';
 import { ActionError, Edit, newId, orderAfter, orderBehind } from './edit';
-import { NO_WRAP, pageWithGrid, putFrame, textColumns } from './frames';
+import { growingText, NO_WRAP, pageWithGrid, putFrame, textColumns } from './frames';
 import { putPages } from './pages';
 import type { Typesetter } from './typesetter';
 
@@ -79,7 +79,7 @@ export function placeStory(document: Document, intent: PlaceStory, typesetter: T
   const begun = threadOf(document, story.parts.body).length > 0;
   for (const id of [story.parts.headline, story.parts.standfirst, story.parts.byline]) {
     if (!id || begun || threadOf(document, id).length > 0) continue;
-    const frame = putFrame(edit, page.page.id, { x, y, w, h: grid.step }, growing(id, edit));
+    const frame = putFrame(edit, page.page.id, { x, y, w, h: grid.step }, growingText(id, orderAfter(places(edit.document, id))));
     const box = typesetter.compose(edit.document).grown.get(frame.id)!;
     edit.put({ ...frame, box });
     // The next part begins on the next line of the grid.
@@ -93,19 +93,6 @@ export function placeStory(document: Document, intent: PlaceStory, typesetter: T
   if (intent.allPages) flow(edit, story.parts.body, frame, typesetter);
   return edit.diff();
 }
-
-const growing = (text: string, edit: Edit) =>
-  ({
-    type: 'text',
-    text,
-    order: orderAfter(places(edit.document, text)),
-    columns: 1,
-    gutter: 0,
-    inset: 0,
-    grows: true,
-    ignoresWraps: true,
-    align: 'top',
-  }) as const;
 
 const places = (document: Document, text: string): { order: string }[] =>
   threadOf(document, text).map(({ content }) => ({ order: content.type === 'text' ? content.order : '' }));

@@ -9,8 +9,7 @@ interface StretchMenuProps {
   readonly words: string;
   readonly left: number;
   readonly top: number;
-  readonly onStory: (story: string) => void;
-  readonly onPicture: (picture: string) => void;
+  readonly onTake: (what: 'story' | 'picture', id: string) => void;
   readonly onStuff: (stuff: Stuff, words?: string) => void;
   readonly onClose: () => void;
 }
@@ -27,7 +26,7 @@ const CHOICES: readonly { readonly key: string; readonly name: string; readonly 
 ];
 
 /** Asks what a marked-out stretch shall be; one letter or a press answers. */
-export function StretchMenu({ document, words, left, top, onStory, onPicture, onStuff, onClose }: StretchMenuProps) {
+export function StretchMenu({ document, words, left, top, onTake, onStuff, onClose }: StretchMenuProps) {
   const [step, setStep] = useState<Step>('first');
   const ref = useRef<HTMLDivElement>(null);
   useEffect(() => {
@@ -84,7 +83,7 @@ export function StretchMenu({ document, words, left, top, onStory, onPicture, on
               role="menuitem"
               className={`${item} border-l-[3px]`}
               style={{ borderColor: `var(--story-${story.tint})` }}
-              onClick={() => onStory(story.id)}
+              onClick={() => onTake('story', story.id)}
             >
               {story.name}
               {threadOf(document, story.parts.body).length > 0 && (
@@ -98,7 +97,7 @@ export function StretchMenu({ document, words, left, top, onStory, onPicture, on
             Empty frame
           </button>
           {all(document, 'picture').map((picture) => (
-            <button key={picture.id} type="button" role="menuitem" className={item} onClick={() => onPicture(picture.id)}>
+            <button key={picture.id} type="button" role="menuitem" className={item} onClick={() => onTake('picture', picture.id)}>
               {picture.name}
             </button>
           ))}

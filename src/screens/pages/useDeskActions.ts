@@ -1,5 +1,6 @@
 'use client';
 
+import type { Say } from './useNotices';
 import { useMemo } from 'react';
 import type { ComposerClient } from '@/client/composerClient';
 import type { DocumentStore } from '@/client/documentStore';
@@ -12,11 +13,7 @@ import type { Diff } from '@/core/records/diff';
 import type { Document } from '@/core/records/document';
 
 /** What can be done on the desk: each is one change with a label, or a sentence why it cannot be. */
-export function useDeskActions(
-  store: DocumentStore,
-  composer: ComposerClient,
-  say: (text: string, tone?: 'said' | 'wrong') => void,
-) {
+export function useDeskActions(store: DocumentStore, composer: ComposerClient, say: Say) {
   return useMemo(() => {
     /** Does a change that the document alone decides; gives what it added, or undefined when it was refused. */
     const act = (label: string, action: (document: Document) => Diff): Diff | undefined => {

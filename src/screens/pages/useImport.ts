@@ -1,5 +1,6 @@
 'use client';
 
+import type { Say } from './useNotices';
 import { useCallback, useRef, useState } from 'react';
 import type { DocumentStore } from '@/client/documentStore';
 import { bringInPicture } from '@/core/actions/pictures';
@@ -12,7 +13,7 @@ const MOST_BYTES = 100_000_000;
 const COPY = /\.(docx|md|markdown|txt)$/i;
 
 /** Brings files in, one after another: copy becomes stories, pictures pictures, each as one change. */
-export function useImport(store: DocumentStore, say: (text: string, tone?: 'said' | 'wrong') => void) {
+export function useImport(store: DocumentStore, say: Say) {
   const [progress, setProgress] = useState<{ done: number; of: number; cancel: () => void }>();
   const running = useRef<AbortController | undefined>(undefined);
 

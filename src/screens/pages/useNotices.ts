@@ -12,12 +12,14 @@ export function useNotices() {
   const count = useRef(0);
   const close = useCallback((id: number) => setNotices((list) => list.filter((notice) => notice.id !== id)), []);
   const say = useCallback(
-    (text: string, tone: Notice['tone'] = 'said') => {
+    (text: string, tone: Notice['tone'] = 'said', mend?: Notice['mend']) => {
       const id = ++count.current;
-      setNotices((list) => [...list.slice(-3), { id, tone, text }]);
+      setNotices((list) => [...list.slice(-3), { id, tone, text, mend }]);
       if (tone === 'said') setTimeout(() => close(id), SAID_FOR);
     },
     [close],
   );
   return { notices, say, close };
 }
+
+export type Say = ReturnType<typeof useNotices>['say'];

@@ -1,6 +1,7 @@
+import type { Change } from '@/core/records/change';
 import { changeSchema } from '@/core/records/schemas';
 import { checkBody } from '@/core/records/body';
-import { storeChange, type NewChange, type StoredChange } from '@/store/documents';
+import { storeChange, type NewChange } from '@/store/documents';
 import { BadRequestError } from '../errors';
 
 /** Records that a document is nothing without. */
@@ -10,7 +11,7 @@ const KEPT = new Set(['issue', 'format']);
  * Checks and stores a change.
  * @throws BadRequestError when it is not a change, NoSuchDocumentError, ConflictError
  */
-export async function takeChange(document: string, input: unknown): Promise<StoredChange> {
+export async function takeChange(document: string, input: unknown): Promise<Change> {
   const { value, error } = changeSchema.validate(input, { convert: false, abortEarly: true });
   if (error) throw new BadRequestError(`The change cannot be stored: ${error.message}.`);
   const change = value as NewChange;

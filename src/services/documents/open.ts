@@ -1,4 +1,5 @@
-import { changesAfter, documentHead, lastChanges, loadRecords, type DocumentHead, type StoredChange } from '@/store/documents';
+import type { Change } from '@/core/records/change';
+import { changesAfter, documentHead, lastChanges, loadRecords, type DocumentHead } from '@/store/documents';
 import type { DocumentRecord } from '@/core/records/index';
 
 /** Changes that come along with a document, for undo to go back through. */
@@ -8,7 +9,7 @@ export interface OpenedDocument {
   readonly head: DocumentHead;
   readonly seq: number;
   readonly records: readonly DocumentRecord[];
-  readonly history: readonly StoredChange[];
+  readonly history: readonly Change[];
 }
 
 /** A document with its records and its last changes, all of one moment. @throws NoSuchDocumentError */

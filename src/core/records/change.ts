@@ -1,0 +1,17 @@
+import type { Diff } from './diff';
+
+/** A change as it is kept and sent about: a diff, with who made it, when, and why. */
+export interface Change {
+  /** Changes of a document are numbered from 1, without gaps. */
+  readonly seq: number;
+  /** Chosen by who made it, so that sending a change twice makes one change. */
+  readonly id: string;
+  readonly author: string;
+  readonly label: string;
+  readonly kind: 'edit' | 'undo' | 'redo';
+  /** The number of the edit that an undo takes back or a redo does again. */
+  readonly of: number | null;
+  readonly diff: Diff;
+  /** ISO 8601, UTC. */
+  readonly at: string;
+}

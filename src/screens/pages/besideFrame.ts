@@ -1,0 +1,24 @@
+import type { Box } from '@/core/geometry/box';
+
+interface Size {
+  readonly width: number;
+  readonly height: number;
+}
+
+const MENU: Size = { width: 224, height: 190 };
+const BAR: Size = { width: 430, height: 28 };
+
+const within = (value: number, most: number): number => Math.max(4, Math.min(most - 4, value));
+
+/** Where the menu of a stretch stands: in it, but inside the desk. All in pixels of the desk. */
+export function menuPlace(at: Box, desk: Size): { left: number; top: number } {
+  return { left: within(at.x + at.w / 2 - 40, desk.width - MENU.width), top: within(at.y + 34, desk.height - MENU.height) };
+}
+
+/** Where the bar of a frame stands: under it, or over it, or in its upper part where it fills the desk. */
+export function barPlace(at: Box, desk: Size): { left: number; top: number } {
+  const below = at.y + at.h + 16;
+  const above = at.y - BAR.height - 10;
+  const top = below + BAR.height < desk.height - 4 ? below : above > 4 ? above : within(at.y + 10, desk.height - BAR.height);
+  return { left: within(at.x, desk.width - BAR.width), top };
+}

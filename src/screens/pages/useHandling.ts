@@ -1,0 +1,164 @@
+'use client';
+
+import { useEffect, useMemo, useRef, useState, type PointerEvent as ReactPointerEvent } from 'react';
+import type { ComposerClient } from '@/client/composerClient';
+import type { DocumentStore } from '@/client/documentStore';
+import { placeFrames, type Place } from '@/core/actions/frames';
+import { contains, type Box } from '@/core/geometry/box';
+import { pageGrid, stretchBetween, stretchBox, type Stretch } from '@/core/page/grid';
+import type { PlacedPage } from '@/core/page/pages';
+import type { FormatRecord } from '@/core/records/index';
+import { followPointer, hasWandered } from './followPointer';
+import { isGround, targetAt, type Target } from './freeSpace';
+import type { FrameInSight } from './Overlay';
+import { catchesOf, pulled, type Pull } from './snap';
+import type { DeskView } from './useDeskView';
+import { onPage } from './view';
+
+/** A stretch that is marked out, or asks what it shall be. */
+export interface Marked {
+  readonly page: PlacedPage;
+  readonly stretch: Stretch;
+  readonly box: Box;
+}
+
+/** What is on its way over the desk: from the tray, or the tail of a thread. */
+export interface Carry {
+  readonly what: 'story' | 'picture' | 'tail';
+  readonly id: string;
+  readonly x: number;
+  readonly y: number;
+  readonly target: Target | undefined;
+  readonly allPages: boolean;
+}
+
+/** Pixels within which edges catch on the grid. */
+const REACH = 6;
+
+interface Surroundings {
+  readonly store: DocumentStore;
+  readonly composer: ComposerClient;
+  readonly desk: DeskView;
+  readonly format: FormatRecord;
+  readonly pages: readonly PlacedPage[];
+  readonly spread: number;
+  readonly allPages: boolean;
+  readonly onGo: (spread: number) => void;
+  readonly onPlaced: (places: ReadonlyMap<string, Place>, how: Pull) => void;
+  readonly onMarked: (marked: Marked) => void;
+  readonly onDropped: (carry: Carry, target: Target) => void;
+  readonly onNoRoom: () => void;
+}
+
+/** What hands do on the desk: moving and pulling frames, marking out stretches, carrying things to them. */
+export function useHandling(around: Surroundings) {
+  const { format, pages, desk } = around;
+  const [moving, setMoving] = useState<ReadonlyMap<string, Place>>();
+  const [marking, setMarking] = useState<Marked>();
+  const [carry, setCarry] = useState<Carry>();
+  const catches = useMemo(() => catchesOf(format, pages), [format, pages]);
+  // A gesture outlives the drawing it began on, even the spread: its listeners ask for what is so now.
+  const latest = useRef(around);
+  useEffect(() => {
+    latest.current = around;
+  });
+
+  /** Moves or pulls frames by hand: the text flows under it, and the change is made when they are let go. */
+  const pull = (of: readonly FrameInSight[], how: Pull, start: ReactPointerEvent) => {
+    const { store, composer } = around;
+    const { k } = desk.view;
+    let places: Map<string, Place> | undefined;
+    followPointer(
+      (event) => {
+        if (!places && !hasWandered(start, event)) return;
+        const by = { x: (event.clientX - start.clientX) / k, y: (event.clientY - start.clientY) / k };
+        const lead = of[0]!;
+        const from = { ...lead.box, x: lead.box.x + lead.page.dx };
+        const to = pulled(from, how, by.x, by.y, catches, event.altKey ? 0 : REACH / k);
+        places = new Map();
+        for (const each of of) {
+          const along = { ...each.box, x: each.box.x + each.page.dx + to.x - from.x, y: each.box.y + to.y - from.y };
+          const box = each === lead ? to : along;
+          // A frame belongs to the page that its middle lies on.
+          const middle = box.x + box.w / 2;
+          const page = pages.find(({ dx }) => middle >= dx && middle <= dx + format.width) ?? each.page;
+          places.set(each.frame.id, { on: page.page.id, box: { ...box, x: box.x - page.dx } });
+        }
+        setMoving(places);
+        composer.draft(placeFrames(store.document, places));
+      },
+      (event) => {
+        setMoving(undefined);
+        if (places && event) latest.current.onPlaced(places, how);
+        else composer.draft(null);
+      },
+    );
+  };
+
+  /** Marks out a stretch of grid, or takes the press as one on nothing. */
+  const markOut = (start: ReactPointerEvent, onPress: () => void) => {
+    const at = onPage(pages, format.width, format.height, desk.pointAt(start));
+    let mark: Marked | undefined;
+    followPointer(
+      (event) => {
+        if (!at || !hasWandered(start, event)) return;
+        const to = desk.pointAt(event);
+        const grid = pageGrid(format, at.page.master, at.page.side);
+        const stretch = stretchBetween(grid, at, { x: to.x - at.page.dx, y: to.y });
+        mark = { page: at.page, stretch, box: stretchBox(grid, stretch) };
+        setMarking(mark);
+      },
+      (event) => {
+        setMarking(undefined);
+        if (!event) return;
+        if (mark) latest.current.onMarked(mark);
+        else onPress();
+      },
+    );
+  };
+
+  /** Carries something over the desk; over a cell of the page line, that spread comes up. `framesNow` are those in sight. */
+  const carryOver = (what: Carry['what'], id: string, start: ReactPointerEvent, framesNow: () => readonly FrameInSight[]) => {
+    start.stopPropagation();
+    let current: Carry | undefined;
+    followPointer(
+      (event) => {
+        if (!current && !hasWandered(start, event)) return;
+        const now = latest.current;
+        const cell = window.document.elementFromPoint(event.clientX, event.clientY)?.closest('[data-spread]');
+        const to = cell ? Number(cell.getAttribute('data-spread')) : now.spread;
+        if (to !== now.spread) now.onGo(to);
+        const point = now.desk.pointAt(event);
+        const at = point.inside ? onPage(now.pages, now.format.width, now.format.height, point) : undefined;
+        const waiting = at && what === 'picture' ? pictureFrameAt(now.format, framesNow(), at) : undefined;
+        const target = waiting ?? (at && targetAt(now.format, at.page, at, framesNow()));
+        const allPages = what !== 'picture' && now.allPages !== event.shiftKey;
+        current = { what, id, x: event.clientX, y: event.clientY, target, allPages };
+        setCarry(current);
+      },
+      (event) => {
+        setCarry(undefined);
+        if (!event || !current) return;
+        if (current.target) latest.current.onDropped(current, current.target);
+        else if (latest.current.desk.pointAt(event).inside) latest.current.onNoRoom();
+      },
+    );
+  };
+
+  return { moving, marking, carry, pull, markOut, carryOver };
+}
+
+/** The picture frame under a point, which a carried picture would fill. */
+function pictureFrameAt(
+  format: FormatRecord,
+  frames: readonly FrameInSight[],
+  at: { page: PlacedPage; x: number; y: number },
+): Target | undefined {
+  const under = [...frames]
+    .reverse()
+    .find(
+      ({ frame, page, box }) =>
+        frame.content.type === 'picture' && page === at.page && contains(box, at) && !isGround(format, box),
+    );
+  return under && { page: under.page, box: under.box, words: 'into this frame', frame: under.frame.id };
+}
