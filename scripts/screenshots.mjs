@@ -33,7 +33,7 @@ const go = async (number) => {
   await page.waitForFunction(() => document.querySelectorAll('[data-chunk] text').length > 60);
 };
 
-await page.goto(origin, { waitUntil: 'networkidle0' });
+await page.goto(origin, { waitUntil: 'domcontentloaded' });
 await shot('shelf');
 await page.goto(`${origin}/issues/longspar-14/pages`, { waitUntil: 'domcontentloaded' });
 await page.waitForSelector('.desk[data-ready=true]');
@@ -91,7 +91,8 @@ await page.keyboard.down('Control');
 await page.keyboard.press('z');
 await page.keyboard.up('Control');
 await page.waitForFunction(() => document.querySelectorAll('nav [data-page]').length === 8);
+await page.waitForSelector('[data-state=stored]');
 
-await page.goto(`${origin}/issues/longspar-14/handoff`, { waitUntil: 'networkidle0' });
+await page.goto(`${origin}/issues/longspar-14/handoff`, { waitUntil: 'domcontentloaded' });
 await shot('handoff');
 await browser.close();
