@@ -7,6 +7,7 @@ import { openServer, query, type Server } from '../support/application';
 import { copyIssue } from '../support/desk';
 import { docx, swollenDocx } from '../support/docx';
 import { pictureRecord } from '../support/documents';
+import { pngThatClaims } from '../support/png';
 
 /** What comes in from outside, as files and as requests: each bad one gets one sentence and the right status. */
 
@@ -89,10 +90,7 @@ describe('a file that cannot be taken', () => {
   });
 
   it('of 40,000 × 40,000 pixels gets one sentence', async () => {
-    const side = 40_000;
-    const whole = await sharp({ create: { width: side, height: side, channels: 3, background: '#fff' }, limitInputPixels: false })
-      .png({ compressionLevel: 1 })
-      .toBuffer();
+    const whole = await pngThatClaims(40_000, 40_000);
     expect(await upload('pictures', 'huge.png', whole)).toEqual({
       status: 413,
       message: expect.stringMatching(/40000 × 40000 pixels/) as string,

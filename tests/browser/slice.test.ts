@@ -254,6 +254,21 @@ describe('putting a story on the page', () => {
     expect(thread).toHaveLength(2);
   });
 
+  it('goes on from the keyboard where there is most room', async () => {
+    const quayBody = body(quay);
+    const thread = threadOf(await desk.records<FrameRecord>('frame'), quayBody);
+    await desk.page.$eval(`[data-frame="${thread.at(-1)!.id}"]`, (element) => (element as SVGElement).focus());
+    await desk.press('Delete');
+    await desk.stored();
+    await desk.go(10);
+    await desk.page.waitForSelector(`[data-tail="${quayBody}"]`);
+    await desk.page.$eval(`[data-tail="${quayBody}"]`, (element) => (element as SVGElement).focus());
+    await desk.press('Enter');
+    await desk.until('the tail is gone', (id: string) => !document.querySelector(`[data-tail="${id}"]`), quayBody);
+    await desk.stored();
+    expect(threadOf(await desk.records<FrameRecord>('frame'), quayBody)).toHaveLength(2);
+  });
+
   it('adds as many pages as a story needs', async () => {
     const before = (await desk.records<PageRecord>('page')).length;
     await desk.page.click('text/Add two after');

@@ -1,6 +1,6 @@
 import type { Shaper } from '../type/shaper';
 import type { Line, Run } from './displayList';
-import { HYPHEN_BREAK, type Prepared } from './prepared';
+import { FORCED_BREAK, HYPHEN_BREAK, type Prepared } from './prepared';
 
 /** Where a line goes: its space on the page, in points. */
 export interface LinePlace {
@@ -20,7 +20,9 @@ export function setLine(of: Prepared, a: number, b: number, place: LinePlace, sh
   const to = of.end[b]!;
   const hyphenated = of.flag[b] === HYPHEN_BREAK;
   const isLast = b === of.count - 1;
-  const justified = style.align === 'justify' && of.flag[b]! !== 2;
+  const justified = style.align === 'justify';
+  // The last line is set at its natural width, unless the breaking counted on its spaces giving a little.
+  const most = of.flag[b] === FORCED_BREAK ? 0 : Infinity;
 
   // First all words with their real widths, at natural spacing; then the spaces get their share.
   interface Word {
@@ -75,9 +77,8 @@ export function setLine(of: Prepared, a: number, b: number, place: LinePlace, sh
   const indent = of.indent + (isFirst ? of.firstIndent : 0);
   const room = place.width - indent;
   const short = room - x;
-  const stretched = justified && gaps > 0 ? Math.max(short, -spaces * (1 - style.wordSpace.least)) : 0;
-  const offset =
-    justified || style.align === 'left' || style.align === 'justify' ? 0 : style.align === 'right' ? short : short / 2;
+  const stretched = justified && gaps > 0 ? Math.max(Math.min(short, most), -spaces * (1 - style.wordSpace.least)) : 0;
+  const offset = justified || style.align === 'left' ? 0 : style.align === 'right' ? short : short / 2;
   const perSpace = gaps > 0 ? stretched / gaps : 0;
   const left = place.x + indent + offset;
   const out: Run[] = words.map(({ x: at, gaps: before, run }) => ({ x: left + at + before * perSpace, ...run }));

@@ -139,10 +139,12 @@ interface ThreadsProps {
   /** Width of the desk, which a tail must not leave. */
   readonly room: number;
   readonly onTail: (text: string, event: ReactPointerEvent) => void;
+  /** The keyboard's way: goes on where there is most room. */
+  readonly onTailKey: (text: string) => void;
 }
 
 /** Soft lines along the threads of chosen stories, running numbers at their frames, and the tails of unfinished ones. */
-export function Threads({ document, frames, view, fits, selection, room, onTail }: ThreadsProps) {
+export function Threads({ document, frames, view, fits, selection, room, onTail, onTailKey }: ThreadsProps) {
   const chosen = new Set(
     frames
       .filter(({ frame }) => selection.has(frame.id))
@@ -198,6 +200,7 @@ export function Threads({ document, frames, view, fits, selection, room, onTail 
               box={toScreen(view, onSpread(last))}
               room={room}
               onTail={onTail}
+              onTailKey={onTailKey}
             />,
           );
         }
@@ -217,6 +220,7 @@ function Tail({
   box,
   room,
   onTail,
+  onTailKey,
 }: {
   text: string;
   name: string;
@@ -224,6 +228,7 @@ function Tail({
   box: Box;
   room: number;
   onTail: ThreadsProps['onTail'];
+  onTailKey: ThreadsProps['onTailKey'];
 }) {
   const length = tailLength(fit.oversetLines);
   const label = `+${fit.oversetLines} line${fit.oversetLines === 1 ? '' : 's'}`;
@@ -238,10 +243,15 @@ function Tail({
       role="button"
       tabIndex={0}
       data-tail={text}
-      aria-label={`Tail of ${name}: ${fitWords(fit)}. Drag it to where the story goes on.`}
+      aria-label={`Tail of ${name}: ${fitWords(fit)}. Drag it to where the story goes on, or press Enter to go on where there is most room.`}
       style={{ cursor: 'grab' }}
       className="outline-none"
       onPointerDown={(event) => onTail(text, event)}
+      onKeyDown={(event) => {
+        if (event.key !== 'Enter') return;
+        event.stopPropagation();
+        onTailKey(text);
+      }}
     >
       <title>{`${fitWords(fit)}, ${fit.oversetWords} words. Drag the tail to where the story goes on.`}</title>
       <rect x={x - 14} y={y - 14} width={length + 4} height={28} fill="transparent" />

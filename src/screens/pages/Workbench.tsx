@@ -172,8 +172,8 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
     if (target) void drop({ what, id: carried, allPages }, target);
     else say('There is no free room on this spread.', 'wrong');
   };
-  const goOn = () => {
-    if (!text) return;
+  const goOn = (of = text?.id) => {
+    if (!of) return;
     const next = allSpreads[index + 1];
     const target = largestFree(format, pages, frames) ?? (next && largestFree(format, next, framesOf(next)));
     if (!target) {
@@ -183,7 +183,7 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
       );
     }
     if (!pages.includes(target.page)) go(index + 1);
-    void drop({ what: 'tail', id: text.id, allPages }, target);
+    void drop({ what: 'tail', id: of, allPages }, target);
   };
 
   const pickSentence = async (of: string) => {
@@ -215,7 +215,7 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
       actions.columns(only.frame.id, columns, gutter);
     },
     quote: enter,
-    goOn,
+    goOn: () => goOn(),
     stack: (where) => only && actions.stack(only.frame.id, where),
     remove: () => {
       actions.remove([...selection].filter((each) => find(document, 'frame', each)));
@@ -246,7 +246,7 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
     onToggle: toggle,
     onBringIn: dropzone.open,
     onEnter: enter,
-    onGoOn: goOn,
+    onGoOn: () => goOn(),
     onNextWrap: () => only && frameActions.wrap({ mode: nextWrap(only) }),
     onStack: frameActions.stack,
     onRemove: frameActions.remove,
@@ -379,6 +379,7 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
                     selection={selection}
                     room={desk.size.width}
                     onTail={(of, event) => carryFrom('tail', of, event)}
+                    onTailKey={goOn}
                   />
                   {!picking &&
                     chosen.map((each) => (
