@@ -51,16 +51,19 @@ export class Hyphenation {
       return out;
     }
     if (!split || word.length < limits.word) return NONE;
-    // The letters of the word, without the quotes and stops around them.
-    const letters = /^[^\p{L}]*(\p{L}[\p{L}\p{M}'’]*)[^\p{L}\p{N}]*$/u.exec(word);
-    if (!letters || letters[1]!.length < limits.word || /\p{L}\p{Lu}/u.test(letters[1]!)) return NONE;
-    const start = word.indexOf(letters[1]!);
+    // Not split: what holds a figure, or a capital after its first letter.
+    if (/\p{N}|\p{L}\p{Lu}/u.test(word)) return NONE;
+    // An apostrophe parts a word: in “mother’s” and “l’observatoire” only the longer part is split.
+    let stem = '';
+    let start = 0;
+    for (const { 0: part, index } of word.matchAll(/\p{L}[\p{L}\p{M}]*/gu))
+      if (part.length > stem.length) [stem, start] = [part, index];
+    if (stem.length < limits.word) return NONE;
     const out: number[] = [];
     let at = 0;
-    const pieces = split(letters[1]!).split(SOFT_HYPHEN);
-    for (const piece of pieces.slice(0, -1)) {
+    for (const piece of split(stem).split(SOFT_HYPHEN).slice(0, -1)) {
       at += piece.length;
-      if (at >= limits.before && letters[1]!.length - at >= limits.after) out.push(start + at);
+      if (at >= limits.before && stem.length - at >= limits.after) out.push(start + at);
     }
     return out.length > 0 ? out : NONE;
   }

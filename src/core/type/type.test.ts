@@ -146,6 +146,12 @@ describe('hyphenation', () => {
     );
   });
 
+  it('splits the longer part of a word with an apostrophe, and keeps its letters together', () => {
+    expect(hyphenation.points('mother’s', 'en-gb')).toEqual([]);
+    expect(split('observatory’s', 'en-gb')).toBe(`${split('observatory', 'en-gb')}’s`);
+    expect(split('l’observatoire', 'fr')).toBe(`l’${split('observatoire', 'fr')}`);
+  });
+
   it('keeps two letters before a break and three after', () => {
     for (const word of prose(500, 9).split(' ')) {
       const letters = word.replace(/[^a-z]/gi, '').length;

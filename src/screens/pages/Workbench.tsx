@@ -281,8 +281,10 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
   const onScreen = ({ page, box }: { page: PlacedPage; box: Box }) => toScreen(view, { ...box, x: box.x + page.dx });
   const lit = marking ?? marked;
   const guides = !look.proof;
+  const spreadAt = toScreen(view, desk.bleedBox);
+  const foot = spreadAt.y + spreadAt.h;
   const menuAt = marked && menuPlace(onScreen(marked), desk.size);
-  const barAt = only && !moving && !picking && guides ? barPlace(onScreen(only), desk.size) : undefined;
+  const barAt = only && !moving && !picking && guides ? barPlace(onScreen(only), desk.size, foot) : undefined;
 
   return (
     <div
