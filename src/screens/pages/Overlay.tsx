@@ -182,8 +182,8 @@ export function Threads({ document, frames, view, fits, selection, room, onTail,
             }
             parts.push(
               <g key={`number ${frame.id}`} pointerEvents="none">
-                <circle cx={box.x} cy={box.y} r={9} fill="var(--thread)" />
-                <text x={box.x} y={box.y + 4} textAnchor="middle" fontSize={11} fontWeight={700} fill="#fff">
+                <circle cx={box.x - 11} cy={box.y + 2} r={8} fill="var(--thread)" />
+                <text x={box.x - 11} y={box.y + 6} textAnchor="middle" fontSize={11} fontWeight={700} fill="#fff">
                   {i + 1}
                 </text>
               </g>,
