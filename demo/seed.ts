@@ -1,9 +1,6 @@
-import { Composer } from '@/core/compose/compose';
-import { facesOf } from '@/core/compose/faces';
 import { documentOf } from '@/core/records/document';
 import type { PictureRecord } from '@/core/records/index';
-import { Shaper } from '@/core/type/shaper';
-import { loadFaces } from '@/formats/faces/files';
+import { composerFor } from '@/formats/faces/files';
 import { readPicture } from '@/formats/pictures/read';
 import { putBlob } from '@/store/blobs';
 import { insertDocument } from '@/store/documents';
@@ -21,9 +18,8 @@ export async function seed(): Promise<boolean> {
     const read = await readPicture(picture.file, bytes);
     pictures.set(picture.file, { ...read, blob: await putBlob(read.media, bytes) });
   }
-  const shaper = new Shaper();
-  await loadFaces(shaper, facesOf(documentOf(LONGSPAR_HOUSE)));
-  const issue = await issue14(pictures, new Composer(shaper));
+  const { composer } = await composerFor(documentOf(LONGSPAR_HOUSE));
+  const issue = await issue14(pictures, composer);
   await insertPublication({ id: 'longspar', name: 'Longspar', kind: 'magazine', frequency: 'quarterly' });
   await insertDocument({ id: 'longspar-house', publication: 'longspar', kind: 'house', name: 'House' }, LONGSPAR_HOUSE);
   await insertDocument({ id: 'longspar-14', publication: 'longspar', kind: 'issue', name: 'No. 14, Winter' }, [

@@ -1,5 +1,4 @@
 import { ActionError } from '@/core/actions/edit';
-import { addPages, type AddPages } from '@/core/actions/pages';
 import { makeQuote, type Passage } from '@/core/actions/quotes';
 import { continueThread, placeStory, type ContinueThread, type PlaceStory } from '@/core/actions/stories';
 import { Composer, type Composed } from '@/core/compose/compose';
@@ -106,8 +105,6 @@ function plan(action: keyof PlannedActions, intent: PlannedActions[keyof Planned
       return continueThread(document, intent as ContinueThread, composer);
     case 'makeQuote':
       return makeQuote(document, intent as Passage, composer);
-    case 'addPages':
-      return addPages(document, intent as AddPages);
   }
 }
 

@@ -34,9 +34,6 @@ export class ComposerClient {
   /** The turn being composed, and the newest draft that waits for its end. */
   #busy = false;
   #waiting: { diff: Diff | null } | undefined;
-  /** Milliseconds from each draft's sending to its painted pages, for whoever measures. */
-  readonly reflows: number[] = [];
-  #sentAt = 0;
 
   constructor(store: DocumentStore) {
     this.#worker = new Worker(new URL('./compose.worker.ts', import.meta.url), { type: 'module' });
@@ -76,7 +73,6 @@ export class ComposerClient {
       return;
     }
     this.#busy = true;
-    this.#sentAt = performance.now();
     this.#post({ type: 'draft', diff, turn: ++this.#turn });
   }
 
@@ -115,11 +111,7 @@ export class ComposerClient {
       this.#busy = false;
       this.#setting = { ...this.#setting, trouble: message.message };
     } else {
-      if (this.#busy && message.turn === this.#turn) {
-        this.#busy = false;
-        this.reflows.push(performance.now() - this.#sentAt);
-        if (this.reflows.length > 2_000) this.reflows.shift();
-      }
+      if (message.turn === this.#turn) this.#busy = false;
       const pages = new Map(this.#setting.pages);
       for (const { page, chunks } of message.pages) {
         const before = new Map((pages.get(page) ?? []).map((chunk) => [chunk.key, chunk]));

@@ -1,4 +1,3 @@
-import type { AddPages } from '@/core/actions/pages';
 import type { Passage } from '@/core/actions/quotes';
 import type { ContinueThread, PlaceStory } from '@/core/actions/stories';
 import type { Fit } from '@/core/compose/fit';
@@ -12,7 +11,6 @@ export interface PlannedActions {
   placeStory: PlaceStory;
   continueThread: ContinueThread;
   makeQuote: Passage;
-  addPages: AddPages;
 }
 
 /** A sentence of a text, and where it stands: boxes in page coordinates, one a line. */

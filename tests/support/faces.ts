@@ -1,6 +1,3 @@
-import { Composer } from '@/core/compose/compose';
-import { facesOf } from '@/core/compose/faces';
-import type { Document } from '@/core/records/document';
 import { Shaper } from '@/core/type/shaper';
 import { loadFaces } from '@/formats/faces/files';
 
@@ -11,9 +8,4 @@ export async function shaperWith(...ids: string[]): Promise<Shaper> {
   return shaper;
 }
 
-/** A composer ready for a document, with its shaper. */
-export async function composerFor(document: Document): Promise<{ composer: Composer; shaper: Shaper }> {
-  const shaper = new Shaper();
-  await loadFaces(shaper, facesOf(document));
-  return { composer: new Composer(shaper), shaper };
-}
+export { composerFor } from '@/formats/faces/files';

@@ -1,5 +1,3 @@
-import type { Prepared } from './prepared';
-
 /** The spaces a paragraph's lines are offered, one after another. */
 export interface Measure {
   /** Width in points of the space for line `line`, counted from 0. Any line may be asked for, in any order. */
@@ -17,6 +15,3 @@ export interface Broken {
   /** Lines that had to be set beyond the limits for want of anything better. */
   readonly forced: number;
 }
-
-/** Width of line a–b at its natural size, in the paragraph's units. */
-export const naturalWidth = (of: Prepared, a: number, b: number): number => of.before[b]! - of.after[a]!;

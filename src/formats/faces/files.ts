@@ -1,8 +1,11 @@
 import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
+import { Composer } from '@/core/compose/compose';
+import { facesOf } from '@/core/compose/faces';
+import type { Document } from '@/core/records/document';
 import { CATALOGUE } from '@/core/type/catalogue';
 import { FaceError, readFace } from '@/core/type/face';
-import type { Shaper } from '@/core/type/shaper';
+import { Shaper } from '@/core/type/shaper';
 
 const require = createRequire(import.meta.url);
 
@@ -18,4 +21,11 @@ export async function loadFaces(shaper: Shaper, ids: Iterable<string>): Promise<
   for (const id of ids) {
     if (!shaper.hasFace(id)) shaper.addFace(readFace(id, new Uint8Array(await readFile(facePath(id)))));
   }
+}
+
+/** A composer with all faces that a document may be set in, and its shaper. @throws FaceError */
+export async function composerFor(document: Document): Promise<{ composer: Composer; shaper: Shaper }> {
+  const shaper = new Shaper();
+  await loadFaces(shaper, facesOf(document));
+  return { composer: new Composer(shaper), shaper };
 }

@@ -250,7 +250,7 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
     onNextWrap: () => only && frameActions.wrap({ mode: nextWrap(only) }),
     onStack: frameActions.stack,
     onRemove: frameActions.remove,
-    onAddPage: () => void actions.addPages({ after: lastPage, count: 1 }),
+    onAddPage: () => actions.addPages({ after: lastPage, count: 1 }),
     onDialog: setDialog,
   });
   useDeskKeys({
@@ -467,7 +467,7 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
             onMark={(page, stretch) =>
               setMarked({ page, stretch, box: stretchBox(pageGrid(format, page.master, page.side), stretch) })
             }
-            onAddPages={(count) => void actions.addPages({ after: lastPage, count })}
+            onAddPages={(count) => actions.addPages({ after: lastPage, count })}
           />
         )}
       </div>

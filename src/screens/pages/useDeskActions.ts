@@ -6,6 +6,7 @@ import type { ComposerClient } from '@/client/composerClient';
 import type { DocumentStore } from '@/client/documentStore';
 import type { PlannedActions } from '@/client/messages';
 import { placeFrames, removeFrames, setColumns, setPictureFit, setWrap, stack, type Place } from '@/core/actions/frames';
+import { addPages, type AddPages } from '@/core/actions/pages';
 import { markOut, type MarkOut } from '@/core/actions/markOut';
 import { fillFrame, placePicture, type PlacePicture } from '@/core/actions/pictures';
 import type { Wrap } from '@/core/records/frame';
@@ -62,10 +63,8 @@ export function useDeskActions(store: DocumentStore, composer: ComposerClient, s
       placeStory: (intent: PlannedActions['placeStory']) => plan('Place a story', 'placeStory', intent),
       goOn: (intent: PlannedActions['continueThread']) => plan('Go on with a story', 'continueThread', intent),
       quote: (intent: PlannedActions['makeQuote']) => plan('Make a pull quote', 'makeQuote', intent),
-      addPages: (intent: PlannedActions['addPages']) =>
-        plan(intent.count === 1 ? 'Add a page' : `Add ${intent.count} pages`, 'addPages', intent),
+      addPages: (intent: AddPages) =>
+        act(intent.count === 1 ? 'Add a page' : `Add ${intent.count} pages`, (document) => addPages(document, intent)),
     };
   }, [store, composer, say]);
 }
-
-export type DeskActions = ReturnType<typeof useDeskActions>;

@@ -1,9 +1,6 @@
-import { Composer } from '@/core/compose/compose';
-import { facesOf } from '@/core/compose/faces';
 import { inReadingOrder } from '@/core/compose/readingOrder';
 import { documentOf, find, get } from '@/core/records/document';
-import { Shaper } from '@/core/type/shaper';
-import { loadFaces } from '@/formats/faces/files';
+import { composerFor } from '@/formats/faces/files';
 import { pdfPages } from '@/formats/pdf/pages';
 import { paintPdf } from '@/formats/pdf/painter';
 import { getBlob, putBlob } from '@/store/blobs';
@@ -21,9 +18,8 @@ export async function makeDelivery(id: string): Promise<void> {
   try {
     const { records } = await loadRecords(delivery.document);
     const document = documentOf(records);
-    const shaper = new Shaper();
-    await loadFaces(shaper, facesOf(document));
-    const { pages } = new Composer(shaper).compose(document);
+    const { composer, shaper } = await composerFor(document);
+    const { pages } = composer.compose(document);
     if (!(await noteProgress(id, 0, pages.length))) return;
     const issue = find(document, 'issue', 'issue');
     const pdf = await paintPdf(

@@ -1,9 +1,6 @@
 import sharp from 'sharp';
-import { Composer } from '@/core/compose/compose';
-import { facesOf } from '@/core/compose/faces';
 import { all, documentOf } from '@/core/records/document';
-import { Shaper } from '@/core/type/shaper';
-import { loadFaces } from '@/formats/faces/files';
+import { composerFor } from '@/formats/faces/files';
 import { screenCopy } from '@/formats/pictures/read';
 import { outlinedPage } from '@/formats/svg/outlined';
 import { getBlob } from '@/store/blobs';
@@ -17,9 +14,8 @@ import { loadRecords } from '@/store/documents';
 export async function pagePicture(documentId: string, number: number, width: number): Promise<Uint8Array> {
   const { records } = await loadRecords(documentId);
   const document = documentOf(records);
-  const shaper = new Shaper();
-  await loadFaces(shaper, facesOf(document));
-  const list = new Composer(shaper).compose(document).pages[number - 1];
+  const { composer, shaper } = await composerFor(document);
+  const list = composer.compose(document).pages[number - 1];
   if (!list) throw new RangeError(`There is no page ${number}.`);
   const used = new Set(list.items.flatMap((item) => (item.type === 'picture' ? [item.picture] : [])));
   const sources = new Map<string, string>();

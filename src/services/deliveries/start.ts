@@ -3,6 +3,7 @@ import { format } from 'date-fns';
 import { nanoid } from 'nanoid';
 import { documentHead } from '@/store/documents';
 import { endDelivery, findDelivery, insertDelivery, type Delivery, type DeliveryOptions } from '@/store/deliveries';
+import { Kept } from '../kept';
 import type { WorkerJob } from './worker';
 
 /** The thread is a bundle of its own (`scripts/setup/bundle.mjs`): the server's bundler is not to look into it. */
@@ -34,24 +35,18 @@ export async function cancelDelivery(id: string): Promise<void> {
 }
 
 /** Pictures of pages that were made lately, by document, state and size. */
-const kept = new Map<string, Promise<Uint8Array>>();
-const KEPT = 60;
+const kept = new Kept<Uint8Array>(60);
 
 /** A page as it now is, as a PNG. @throws NoSuchDocumentError */
 export async function previewPage(document: string, page: number, width: number): Promise<{ etag: string; png: Uint8Array }> {
   const { seq } = await documentHead(document);
   const etag = `${document}-${seq}-${page}-${width}`;
-  let picture = kept.get(etag);
-  if (!picture) {
-    picture = new Promise<Uint8Array>((resolve, reject) => {
+  const make = () =>
+    new Promise<Uint8Array>((resolve, reject) => {
       const worker = start({ job: 'preview', document, page, width });
       worker.once('message', resolve);
       worker.once('error', reject);
       worker.once('exit', () => reject(new Error('The page could not be drawn.')));
     });
-    kept.set(etag, picture);
-    picture.catch(() => kept.delete(etag));
-    for (const key of kept.keys()) if (kept.size > KEPT) kept.delete(key);
-  }
-  return { etag, png: await picture };
+  return { etag, png: await kept.get(etag, make) };
 }

@@ -1,5 +1,5 @@
 import type { Change } from '@/core/records/change';
-import { changesAfter, documentHead, lastChanges, loadRecords, type DocumentHead } from '@/store/documents';
+import { documentHead, lastChanges, loadRecords, type DocumentHead } from '@/store/documents';
 import type { DocumentRecord } from '@/core/records/index';
 
 /** Changes that come along with a document, for undo to go back through. */
@@ -19,5 +19,3 @@ export async function openDocument(id: string): Promise<OpenedDocument> {
   const history = (await lastChanges(id, HISTORY)).filter((change) => change.seq <= seq);
   return { head, seq, records, history };
 }
-
-export { changesAfter, documentHead };

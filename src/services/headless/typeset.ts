@@ -5,17 +5,14 @@ import { plainBody } from '@/core/records/body';
 import { putFrame } from '@/core/actions/frames';
 import { Edit } from '@/core/actions/edit';
 import { flow } from '@/core/actions/stories';
-import { Composer } from '@/core/compose/compose';
 import type { Line, PageList } from '@/core/compose/displayList';
-import { facesOf } from '@/core/compose/faces';
 import { inReadingOrder } from '@/core/compose/readingOrder';
 import { lineText } from '@/core/compose/lineText';
 import { pageGrid } from '@/core/page/grid';
 import { placedPages, formatOf } from '@/core/page/pages';
-import { Shaper } from '@/core/type/shaper';
 import { COPY_STYLES, storyOf } from '@/formats/copy/story';
 import type { Block } from '@/formats/copy/blocks';
-import { loadFaces } from '@/formats/faces/files';
+import { composerFor } from '@/formats/faces/files';
 import { paintPdf } from '@/formats/pdf/painter';
 import { pdfPages } from '@/formats/pdf/pages';
 import type { ReadPicture } from '@/formats/pictures/read';
@@ -52,9 +49,7 @@ export async function typeset(
   picture: RenderPicture | undefined,
 ): Promise<{ pdf: Uint8Array; lines: LinesReport }> {
   const document = documentOf(records(options));
-  const shaper = new Shaper();
-  await loadFaces(shaper, facesOf(document));
-  const composer = new Composer(shaper);
+  const { composer, shaper } = await composerFor(document);
   const edit = new Edit(document);
   const [first] = placedPages(document);
   const grid = pageGrid(formatOf(document), first!.master, first!.side);
