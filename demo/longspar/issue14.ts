@@ -9,11 +9,11 @@ import type { Box } from '@/core/geometry/box';
 import { mm } from '@/core/length/length';
 import { pageGrid, stretchBox } from '@/core/page/grid';
 import { formatOf, placedPage } from '@/core/page/pages';
-import { plainBody, plainText } from '@/core/records/body';
+import { mapParagraphs, paragraphsOf, plainBody, plainText } from '@/core/records/body';
 import { documentOf, get, type Document } from '@/core/records/document';
 import type { TextContent, Wrap } from '@/core/records/frame';
 import type { PictureRecord, TextRecord } from '@/core/records/index';
-import type { BodyNode, ParagraphNode } from '@/core/records/text';
+import type { BlockNode } from '@/core/records/text';
 import { readMarkdown } from '@/formats/copy/markdown';
 import { storyOf } from '@/formats/copy/story';
 import { LONGSPAR_HOUSE } from './house';
@@ -135,7 +135,7 @@ class Sheet {
     wrap: Wrap = NO_WRAP,
     more: Partial<TextContent> = {},
   ): string {
-    const content: ParagraphNode[] = paragraphs.flatMap(([style, text]) => plainBody(style, text).content);
+    const content: BlockNode[] = paragraphs.flatMap(([style, text]) => plainBody(style, text).content);
     const text = this.#edit.put<TextRecord>({
       id: `words-${++this.#count}`,
       kind: 'text',
@@ -149,10 +149,7 @@ class Sheet {
   part(page: string, box: Box, text: string, style?: string): number {
     if (style) {
       const record = get(this.#edit.document, 'text', text);
-      const body: BodyNode = {
-        ...record.body,
-        content: record.body.content.map((node) => ({ ...node, attrs: { ...node.attrs, style } })),
-      };
+      const body = mapParagraphs(record.body, (node) => ({ ...node, attrs: { ...node.attrs, style } }));
       this.#edit.put({ ...record, body });
     }
     const frame = putFrame(this.#edit, page, box, growingText(text), CLOSE);
@@ -306,9 +303,9 @@ function buildSpar(page: Sheet, edit: Edit, typesetter: Typesetter): void {
 /** Makes a pull quote of the sentence that begins with these words. */
 function quote(edit: Edit, typesetter: Typesetter, text: string, beginning: string): void {
   const { body } = get(edit.document, 'text', text);
-  const paragraph = body.content.findIndex((node) => plainText(node).includes(beginning));
-  const from = plainText(body.content[paragraph]!).indexOf(beginning);
-  const to = plainText(body.content[paragraph]!).indexOf('.', from) + 1;
+  const paragraph = paragraphsOf(body).findIndex((node) => plainText(node).includes(beginning));
+  const from = plainText(paragraphsOf(body)[paragraph]!).indexOf(beginning);
+  const to = plainText(paragraphsOf(body)[paragraph]!).indexOf('.', from) + 1;
   const diff = makeQuote(edit.document, { text, paragraph, from, to }, typesetter);
   for (const record of diff.added) edit.put(record);
 }

@@ -136,13 +136,7 @@ async function take(message: ToWorker): Promise<void> {
       const text = get(base!, 'text', message.text);
       const language = find(base!, 'issue', 'issue')?.language ?? 'en-GB';
       const { pages } = composer.compose(now());
-      const sentences = sentencesOf(
-        text,
-        language,
-        pages,
-        (run) => (run.shaped.width * run.size) / shaper.face(run.face).unitsPerEm,
-      );
-      return send({ type: 'answer', ask: message.ask, sentences });
+      return send({ type: 'answer', ask: message.ask, sentences: sentencesOf(text, language, pages) });
     }
     case 'plan':
       try {

@@ -3,7 +3,7 @@ import type { Browser } from 'puppeteer-core';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import type { FrameRecord, PageRecord, PictureRecord, StoryRecord, TextRecord } from '@/core/records/index';
-import { plainText } from '@/core/records/body';
+import { paragraphsOf, plainText } from '@/core/records/body';
 import { openServer, query, type Server } from '../support/application';
 import { openChromium } from '../support/chromium';
 import { copyIssue, Desk } from '../support/desk';
@@ -120,7 +120,7 @@ describe('bringing in copy', () => {
     const stories = await desk.records<StoryRecord>('story');
     const texts = await desk.records<TextRecord>('text');
     const quay = stories.find(({ name }) => name === 'From the quay')!;
-    const paragraphs = texts.find(({ id }) => id === body(quay))!.body.content;
+    const paragraphs = paragraphsOf(texts.find(({ id }) => id === body(quay))!.body);
     expect(paragraphs.map(({ attrs }) => attrs.style)).toEqual(['bodyFirst', 'crosshead', 'list', 'body', 'body']);
     expect(paragraphs[0]!.content).toContainEqual({ type: 'text', text: 'nine feet', marks: [{ type: 'emphasis' }] });
     expect(paragraphs[3]!.content).toContainEqual({ type: 'lineBreak' });

@@ -5,12 +5,11 @@ import { prepare } from '@/core/compose/prepare';
 import { firstFit } from '@/core/compose/firstFit';
 import { plainBody } from '@/core/records/body';
 import { PLAIN } from '@/core/type/styles';
-import { Hyphenation } from '@/core/type/hyphenation';
 import type { Shaper } from '@/core/type/shaper';
 import { facePath } from '@/formats/faces/files';
 import { openChromium } from '../support/chromium';
 import { prose } from '../support/documents';
-import { shaperWith } from '../support/faces';
+import { settingWith, shaperWith } from '../support/faces';
 
 /**
  * Reference: the line breaks of headless Chromium, same face, size, measure and text. First fit must break every line
@@ -56,13 +55,7 @@ describe('first fit beside Chromium', () => {
 
   const ours = ({ text, size, width }: (typeof cases)[number]): string[] => {
     const style = { ...PLAIN, size, hyphens: false, align: 'left' as const };
-    const prepared = prepare(plainBody('body', text).content[0]!, style, {
-      shaper,
-      hyphenation: new Hyphenation(),
-      language: 'en-GB',
-      fields: { folio: '', publication: '', number: '', season: '' },
-      ink: () => ({ cmyk: [0, 0, 0, 1], rgb: '#000000' }),
-    });
+    const prepared = prepare(plainBody('body', text).content[0]!, style, settingWith(shaper));
     const { breaks } = firstFit(prepared, { widthOf: () => width, uniform: true });
     return breaks.slice(1).map((b, i) => text.slice(prepared.next[breaks[i]!]!, prepared.end[b]!));
   };

@@ -1,3 +1,7 @@
+import { Looks } from '@/core/compose/looks';
+import type { Setting } from '@/core/compose/prepare';
+import type { CharacterProperties } from '@/core/records/characterStyle';
+import { Hyphenation } from '@/core/type/hyphenation';
 import { Shaper } from '@/core/type/shaper';
 import { loadFaces } from '@/formats/faces/files';
 
@@ -6,6 +10,20 @@ export async function shaperWith(...ids: string[]): Promise<Shaper> {
   const shaper = new Shaper();
   await loadFaces(shaper, ids);
   return shaper;
+}
+
+/** A setting of the faces that a shaper has, everything in black. */
+export function settingWith(
+  shaper: Shaper,
+  styles: ReadonlyMap<string, Partial<CharacterProperties>> = new Map(),
+  language = 'en-GB',
+): Setting {
+  const black = { cmyk: [0, 0, 0, 1], rgb: '#000000' } as const;
+  return {
+    looks: new Looks(shaper, new Hyphenation(), language, styles, () => black),
+    language,
+    picture: () => undefined,
+  };
 }
 
 export { composerFor } from '@/formats/faces/files';

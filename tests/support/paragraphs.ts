@@ -57,6 +57,8 @@ export function preparedOf(items: readonly Item[]): Prepared {
   }
   return {
     ...({} as Prepared),
+    tabs: [],
+    pictures: [],
     scale: 1,
     count: b.before.length,
     before: Float64Array.from(b.before),

@@ -11,7 +11,8 @@ import {
 } from '../../../tests/support/documents';
 import { composerFor } from '../../../tests/support/faces';
 import { placedPages } from '../page/pages';
-import { bodyText, plainBody, plainText } from '../records/body';
+import { bodyText, paragraphsOf, plainBody, plainText } from '../records/body';
+import type { ParagraphNode } from '../records/text';
 import { applied, inverted, type Diff } from '../records/diff';
 import { all, find, framesOn, get, threadOf, type Document } from '../records/document';
 import type { FrameRecord, PictureRecord, TextRecord } from '../records/index';
@@ -276,7 +277,7 @@ describe('a pull quote', () => {
     }),
     textFrame('f', 'text', 'p1', AREA, { columns: 3 }),
   );
-  const from = plainText((doc.records.get('text') as TextRecord).body.content[1]!).indexOf(sentence);
+  const from = plainText((doc.records.get('text') as TextRecord).body.content[1]! as ParagraphNode).indexOf(sentence);
   const passage = { text: 'text', paragraph: 1, from, to: from + sentence.length };
 
   it('is set in the house style beside its sentence, wraps, and knows its source', async () => {
@@ -287,7 +288,7 @@ describe('a pull quote', () => {
     const [frame] = added(diff, 'frame') as FrameRecord[];
     expect(text).toMatchObject({ role: 'quote', story: 's', source: { text: 'text', words: sentence } });
     expect(bodyText(text!.body)).toBe('‘A kite is finished when it is broken.’');
-    expect(text!.body.content[0]!.attrs.style).toBe('pullQuote');
+    expect(paragraphsOf(text!.body)[0]!.attrs.style).toBe('pullQuote');
     expect(frame!.wrap).toMatchObject({ mode: 'frame', standOff: 13.5 });
     // In a column of the frame, inside it, on the grid, its height its text's.
     expect([50, 155, 260]).toContain(Math.round(frame!.box.x));

@@ -4,7 +4,7 @@ import { pageGrid, type PageGrid } from '../page/grid';
 import { formatOf, placedPage, type PlacedPage } from '../page/pages';
 import type { Diff } from '../records/diff';
 import { type Document, find, framesOn, get, threadOf } from '../records/document';
-import type { FrameContent, PictureContent, TextContent, Wrap } from '../records/frame';
+import { type FrameContent, type PictureContent, sidesOf, type TextContent, type Wrap } from '../records/frame';
 import type { FrameRecord } from '../records/index';
 import { ActionError, Edit, newId, orderAfter } from './edit';
 
@@ -88,10 +88,13 @@ export function placeFrames(document: Document, places: ReadonlyMap<string, Plac
 export function setWrap(document: Document, id: string, wrap: Partial<Wrap>): Diff {
   const edit = new Edit(document);
   const frame = get(document, 'frame', id);
-  if (wrap.standOff !== undefined && !(wrap.standOff >= 0 && wrap.standOff <= 720))
+  if (wrap.standOff !== undefined && !Object.values(sidesOf(wrap.standOff)).every((side) => side >= 0 && side <= 720))
     throw new ActionError('A stand-off is between 0 and 254 mm.');
-  const next = { ...frame.wrap, ...wrap };
-  if (next.mode === 'outline') {
+  const next: { -readonly [K in keyof Wrap]: Wrap[K] } = { ...frame.wrap, ...wrap };
+  if (next.mode === 'outline' && frame.content.type !== 'picture' && next.outline !== 'glyphs') next.outline = 'shape';
+  if (next.mode === 'outline' && next.outline === 'glyphs' && frame.content.type !== 'text')
+    throw new ActionError('Only a text has letters to run around.');
+  if (next.mode === 'outline' && (next.outline === 'alpha' || next.outline === 'background')) {
     const picture = frame.content.type === 'picture' ? find(document, 'picture', frame.content.picture) : undefined;
     const outlines = picture?.outlines ?? {};
     if (!outlines.alpha && !outlines.background) {
@@ -117,7 +120,11 @@ export function setColumns(document: Document, id: string, columns: number, gutt
   const frame = get(document, 'frame', id);
   if (frame.content.type !== 'text') throw new ActionError('Only a text frame has columns.');
   if (!Number.isInteger(columns) || columns < 1 || columns > 40) throw new ActionError('A frame has 1 to 40 columns.');
-  if (!(gutter >= 0) || frame.box.w - 2 * frame.content.inset - gutter * (columns - 1) < columns * LEAST_SIDE) {
+  if (
+    !(gutter >= 0) ||
+    frame.box.w - sidesOf(frame.content.inset).left - sidesOf(frame.content.inset).right - gutter * (columns - 1) <
+      columns * LEAST_SIDE
+  ) {
     throw new ActionError('The gutters would leave the columns no width.');
   }
   edit.put({ ...frame, content: { ...frame.content, columns, gutter } });

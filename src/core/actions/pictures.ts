@@ -53,9 +53,12 @@ export function fillFrame(document: Document, frameId: string, pictureId: string
   if (frame.content.type !== 'picture') throw new ActionError('Only a picture frame takes a picture.');
   const picture = get(document, 'picture', pictureId);
   const wrap =
-    frame.wrap.mode === 'outline' && !picture.outlines[frame.wrap.outline]
+    frame.wrap.mode === 'outline' && frame.wrap.outline !== 'shape' && !hasOutline(picture, frame.wrap)
       ? { ...usualWrap(picture), standOff: frame.wrap.standOff }
       : frame.wrap;
   edit.put({ ...frame, wrap, content: { ...frame.content, picture: picture.id } });
   return edit.diff();
 }
+
+const hasOutline = ({ outlines }: PictureRecord, { outline }: Wrap): boolean =>
+  outline === 'alpha' || outline === 'background' ? outlines[outline] !== undefined : false;

@@ -1,4 +1,4 @@
-import { plainBody, plainText } from '../records/body';
+import { paragraphsOf, plainBody, plainText } from '../records/body';
 import type { Diff } from '../records/diff';
 import { type Document, get } from '../records/document';
 import type { TextRecord } from '../records/index';
@@ -27,7 +27,7 @@ export interface Passage {
 export function makeQuote(document: Document, passage: Passage, typesetter: Typesetter): Diff {
   const edit = new Edit(document);
   const source = get(document, 'text', passage.text);
-  const paragraph = source.body.content[passage.paragraph];
+  const paragraph = paragraphsOf(source.body)[passage.paragraph];
   const words = paragraph ? plainText(paragraph).slice(passage.from, passage.to).trim() : '';
   if (words === '') throw new ActionError('There are no words to quote there.');
   const spot = findPassage(typesetter, document, passage);

@@ -1,15 +1,22 @@
 import type { Box } from '../geometry/box';
-import { type Exclusion, takenBy } from '../geometry/exclusion';
+import { type Exclusion, takenIn } from '../geometry/exclusion';
 import { freeOf, united } from '../geometry/intervals';
 
-/** One column of a frame of a thread, ready to take lines. Coordinates are those of the frame's page. */
+export type Side = 'left' | 'right';
+
+/** One column of a frame of a thread, ready to take lines. Coordinates are the frame's: its page's, or its own when it is turned. */
 export interface Column {
   readonly frame: string;
   readonly page: string;
+  /** Of its page, for what starts on an odd one. */
+  readonly number: number;
+  readonly side: Side;
   readonly box: Box;
-  /** Baselines that lines on the grid keep to: `origin + k·step`. */
-  readonly grid: { readonly origin: number; readonly step: number };
-  /** What the text keeps out of: only what reaches this column. */
+  /** Baselines that lines on the grid keep to, `origin + k·step`; undefined where there is no grid to keep to. */
+  readonly grid: { readonly origin: number; readonly step: number } | undefined;
+  /** Where the first baseline stands under the column's top. */
+  readonly first: 'ascent' | 'capHeight' | 'leading' | number;
+  /** What the text keeps out of: only what reaches this column, and what lies outside the frame's shape. */
   readonly exclusions: readonly Exclusion[];
   /** Takes any number of lines: a growing frame's only column, or where the overset of a thread is measured. */
   readonly endless: boolean;
@@ -24,7 +31,7 @@ export function freeIn(column: Column, top: number, foot: number, least: number)
   if (column.exclusions.length === 0) return box.w > 0 ? [box.x, r] : [];
   let taken: number[] = [];
   for (const each of column.exclusions) {
-    const own = takenBy(each, top, foot);
+    const own = takenIn(each, top, foot, box.x, r);
     if (own.length > 0) taken = taken.length > 0 ? united([...taken, ...own]) : own;
   }
   if (taken.length === 0) return box.w > 0 ? [box.x, r] : [];

@@ -1,42 +1,31 @@
 import type { Box } from '../geometry/box';
-import { overlaps } from '../geometry/box';
-import { type Exclusion, exclusion } from '../geometry/exclusion';
-import { boxOutline, laidOver, outlineBox } from '../geometry/outline';
-import { type FieldValues, fieldValues } from '../page/fields';
-import { pageGrid } from '../page/grid';
-import { formatOf, placedPages, type PlacedPage } from '../page/pages';
-import { placedPicture } from '../pictures/placing';
-import { type Document, all, find, framesOn } from '../records/document';
-import type { PictureContent } from '../records/frame';
-import type { FrameRecord, PictureRecord, TextRecord } from '../records/index';
+import { type FieldPlace, fieldValue } from '../page/fields';
+import { formatOf } from '../page/pages';
+import { type Document, all, find } from '../records/document';
+import type { PictureRecord, TextRecord } from '../records/index';
 import type { ParagraphProperties } from '../records/paragraphStyle';
-import type { ParagraphNode } from '../records/text';
+import { same } from '../records/same';
+import type { BlockNode, BodyNode, ParagraphNode, TableNode } from '../records/text';
 import { Hyphenation } from '../type/hyphenation';
 import type { Shaper } from '../type/shaper';
 import { PLAIN, type StyleSheet, styleSheet } from '../type/styles';
+import { type Around, Surroundings } from './around';
+import { fillBands } from './bands';
+import { fieldsOf, type Situation } from './characters';
 import { Inks } from './colours';
 import type { Column } from './column';
-import type { Item, Line, PageList, PictureItem, TextColumn, TextItem } from './displayList';
+import type { PageList, TextItem } from './displayList';
 import { fill, type Fillable, type Filled } from './fill';
 import { type Fit, fitOf } from './fit';
+import { itemsOf, type SetColumns } from './items';
+import { Looks } from './looks';
+import { PageLists } from './pageLists';
 import { prepare, type Setting } from './prepare';
 import type { Prepared } from './prepared';
-
-/** A frame as it shows on one page: a page's own, or a master's. */
-interface Shown {
-  readonly frame: FrameRecord;
-  readonly page: PlacedPage;
-  readonly box: Box;
-  readonly fromMaster: boolean;
-}
-
-/** A text set into frames: once for a thread, once a page for a master's text. */
-interface Setup {
-  readonly key: string;
-  readonly text: TextRecord;
-  readonly frames: readonly Shown[];
-  readonly fields: FieldValues;
-}
+import { type Shown, Showing, type ShownFrames, shownKey, type Thread } from './shown';
+import { arrangedCells, type PreparedTable } from './table';
+import { Columns, NOTHING_RESERVED, type Reserved } from './threads';
+import { movedLine } from './place';
 
 /** What composing gives: a display list a page, and how every text fits. */
 export interface Composed {
@@ -50,9 +39,16 @@ export interface Composed {
 /** What is remembered of a set text, to take over what did not change. */
 interface SetText {
   readonly filled: Filled;
-  readonly items: ReadonlyMap<string, TextItem>;
+  readonly set: SetColumns;
+  readonly items: ReadonlyMap<string, readonly TextItem[]>;
   readonly fit: Fit;
 }
+
+/** Times a text is filled anew because a field or a jump line changed with the layout, before it is taken as it is. */
+const MOST_PASSES = 6;
+
+/** Situations that a paragraph is remembered in: a folio stands on every page. */
+const MOST_SITUATIONS = 400;
 
 /**
  * Composes documents, one state after another. Each stage remembers by the identity of what it was given, so that a
@@ -62,411 +58,446 @@ export class Composer {
   readonly #shaper: Shaper;
   readonly #hyphenation = new Hyphenation();
   readonly #inks = new Inks();
+  readonly #showing = new Showing();
+  readonly #surroundings: Surroundings;
+  readonly #columns = new Columns();
+  readonly #lists = new PageLists(this.#inks);
   readonly #texts = new Map<string, SetText>();
-  readonly #columns = new Map<string, Column>();
-  readonly #exclusions = new Map<string, { frame: FrameRecord; picture: unknown; box: Box; dx: number; exclusion: Exclusion }>();
-  readonly #pages = new Map<string, PageList>();
-  #prepared = new WeakMap<ParagraphNode, { style: ParagraphProperties; fields: string; prepared: Prepared }>();
-  #styleList: readonly unknown[] = [];
-  #swatches: readonly unknown[] = [];
-  #sheet: StyleSheet = new Map();
+  readonly #fillables = new Map<
+    string,
+    { readonly by: readonly unknown[]; readonly content: readonly BlockNode[]; readonly list: readonly Fillable[] }
+  >();
+  readonly #tables = new WeakMap<TableNode, { readonly by: readonly unknown[]; readonly table: PreparedTable }>();
+  #prepared = new WeakMap<ParagraphNode, Map<string, { style: ParagraphProperties; prepared: Prepared }>>();
+  #styles: readonly (readonly unknown[])[] = [];
+  #sheet: StyleSheet = { paragraph: new Map(), character: new Map() };
+  #setting!: Setting;
 
   constructor(shaper: Shaper) {
     this.#shaper = shaper;
+    this.#surroundings = new Surroundings(shaper);
   }
 
   /** @throws FaceError when a face is missing; @throws StyleCircleError */
   compose(document: Document): Composed {
     this.#takeStyles(document);
-    const shown = this.#shownFrames(document);
-    const setups = this.#setups(document, shown);
+    const frames = this.#showing.of(document);
     const fits = new Map<string, Fit>();
     const grown = new Map<string, Box>();
-    const items = new Map<string, TextItem>();
+    const items = new Map<string, readonly TextItem[]>();
 
-    // Frames that grow come first: how high they are decides what other texts must keep away from.
-    const grows = (setup: Setup) => setup.frames.some(({ frame }) => frame.content.type === 'text' && frame.content.grows);
-    const fixed = shown.filter(({ frame }) => !(frame.content.type === 'text' && frame.content.grows));
-    const run = (
-      list: readonly Setup[],
-      around: ReadonlyMap<number, readonly Exclusion[]>,
-      owners: ReadonlyMap<Exclusion, string>,
-    ) => {
-      for (const setup of list) {
-        const set = this.#setText(document, setup, around, owners);
-        if (!setup.frames[0]!.fromMaster) fits.set(setup.text.id, set.fit);
-        for (const [key, item] of set.items) {
-          items.set(key, item);
-          const of = setup.frames.find(({ frame, page }) => itemKey(frame, page) === key);
-          if (of?.frame.content.type === 'text' && of.frame.content.grows) grown.set(of.frame.id, item.box);
+    // Frames whose own size or outline follows from their text come first: it decides what other texts keep away from.
+    const early = (shown: Shown): boolean => {
+      const { content, wrap } = shown.frame;
+      return content.type === 'text' && (content.grows || (wrap.mode === 'outline' && wrap.outline === 'glyphs'));
+    };
+    const run = (list: readonly Thread[], around: Around) => {
+      for (const thread of list) {
+        const text = find(document, 'text', thread.text);
+        if (!text) continue;
+        const set = this.#setText(document, thread, text, around);
+        if (!thread.frames[0]!.fromMaster) fits.set(text.id, set.fit);
+        for (const [key, own] of set.items) items.set(key, own);
+        for (const shown of thread.frames) {
+          const { content } = shown.frame;
+          const own = set.items.get(shownKey(shown))?.[0];
+          if (content.type === 'text' && content.grows && own && !content.turns) grown.set(shown.frame.id, own.box);
         }
       }
     };
-    const growing = setups.filter(grows);
-    const first = this.#exclusionsOf(document, fixed, grown);
-    run(growing, first.bySpread, first.owners);
-    const second = this.#exclusionsOf(document, shown, grown);
+    const first = this.#surroundings.of(
+      document,
+      'first',
+      frames.shown.filter((shown) => !early(shown)),
+      grown,
+      items,
+    );
     run(
-      setups.filter((setup) => !grows(setup)),
-      second.bySpread,
-      second.owners,
+      frames.threads.filter((thread) => thread.frames.some(early)),
+      first,
     );
-    this.#forget(setups);
-    return { pages: this.#lists(document, shown, items, grown), fits, grown };
+    const second = this.#surroundings.of(document, 'second', frames.shown, grown, items);
+    run(
+      frames.threads.filter((thread) => !thread.frames.some(early)),
+      second,
+    );
+    this.#forget(frames);
+    return { pages: this.#lists.of(document, frames, items, grown), fits, grown };
   }
 
+  /** A paragraph as this composer would set it, for whoever wants to measure it. */
+  prepared(document: Document, paragraph: ParagraphNode, style: ParagraphProperties): Prepared {
+    this.#takeStyles(document);
+    return prepare(paragraph, style, this.#setting);
+  }
+
+  /** Keeps what the styles' changes leave valid: paragraphs by their style, looks by swatches, character styles and language. */
   #takeStyles(document: Document): void {
-    const same = (a: readonly unknown[], b: readonly unknown[]) => a.length === b.length && a.every((each, i) => each === b[i]);
-    const styles = all(document, 'paragraphStyle');
-    if (!same(this.#styleList, styles)) {
-      this.#sheet = styleSheet(document);
-      this.#styleList = styles;
-    }
-    const swatches = all(document, 'swatch');
-    if (!same(this.#swatches, swatches)) {
-      this.#swatches = swatches;
+    const language = find(document, 'issue', 'issue')?.language ?? 'en-GB';
+    const now = [
+      all(document, 'paragraphStyle'),
+      all(document, 'characterStyle'),
+      all(document, 'swatch'),
+      all(document, 'picture'),
+    ];
+    const same = (a: readonly unknown[] | undefined, b: readonly unknown[]) =>
+      a !== undefined && a.length === b.length && a.every((each, i) => each === b[i]);
+    const [paragraphs, characters, swatches, pictures] = now.map((list, i) => same(this.#styles[i], list));
+    const spoken = this.#setting?.language === language;
+    if (!paragraphs || !characters) this.#sheet = reconciled(this.#sheet, styleSheet(document));
+    if (!characters || !swatches || !pictures || !spoken) {
       this.#prepared = new WeakMap();
-    }
-  }
-
-  #shownFrames(document: Document): Shown[] {
-    const out: Shown[] = [];
-    for (const page of placedPages(document)) {
-      for (const frame of framesOn(document, page.master.id)) {
-        if (frame.side === 'both' || frame.side === page.side) out.push({ frame, page, box: frame.box, fromMaster: true });
-      }
-      for (const frame of framesOn(document, page.page.id)) out.push({ frame, page, box: frame.box, fromMaster: false });
-    }
-    return out;
-  }
-
-  #setups(document: Document, shown: readonly Shown[]): Setup[] {
-    const threads = new Map<string, { text: TextRecord; frames: Shown[]; fields: FieldValues }>();
-    for (const each of shown) {
-      const { content } = each.frame;
-      if (content.type !== 'text') continue;
-      const text = find(document, 'text', content.text);
-      if (!text) continue;
-      const key = each.fromMaster ? `${text.id} ${each.page.page.id}` : text.id;
-      const thread = threads.get(key);
-      if (thread) thread.frames.push(each);
-      else threads.set(key, { text, frames: [each], fields: fieldValues(document, each.page.number) });
-    }
-    const place = ({ frame }: Shown) => (frame.content.type === 'text' ? frame.content.order : '');
-    return [...threads].map(([key, { text, frames, fields }]) => ({
-      key,
-      text,
-      fields,
-      frames: frames.sort((a, b) => (place(a) < place(b) ? -1 : place(a) > place(b) ? 1 : 0)),
-    }));
-  }
-
-  /** Exclusions by spread, in the spread's coordinates, with the frame each is of. */
-  #exclusionsOf(document: Document, shown: readonly Shown[], grown: ReadonlyMap<string, Box>) {
-    const bySpread = new Map<number, Exclusion[]>();
-    const owners = new Map<Exclusion, string>();
-    for (const { frame, page, box } of shown) {
-      if (frame.wrap.mode === 'none') continue;
-      const own = this.#exclusion(document, frame, page, grown.get(frame.id) ?? box);
-      owners.set(own, frame.id);
-      const list = bySpread.get(page.spread);
-      if (list) list.push(own);
-      else bySpread.set(page.spread, [own]);
-    }
-    return { bySpread, owners };
-  }
-
-  #exclusion(document: Document, frame: FrameRecord, page: PlacedPage, box: Box): Exclusion {
-    const key = `${frame.id} ${page.page.id}`;
-    const picture = frame.content.type === 'picture' ? find(document, 'picture', frame.content.picture) : undefined;
-    const kept = this.#exclusions.get(key);
-    if (kept && kept.frame === frame && kept.picture === picture && kept.dx === page.dx && kept.box.h === box.h)
-      return kept.exclusion;
-    const at = { ...box, x: box.x + page.dx };
-    let outline = boxOutline(at);
-    if (frame.wrap.mode === 'outline' && picture && frame.content.type === 'picture') {
-      const traced = picture.outlines[frame.wrap.outline];
-      if (traced) outline = laidOver(traced, placedPicture(at, picture, frame.content));
-    }
-    const own = exclusion(
-      outline,
-      frame.wrap.standOff,
-      frame.wrap.mode === 'clear' ? 'clear' : 'both',
-      outlineBox(outline) ?? at,
-    );
-    this.#exclusions.set(key, { frame, picture, box, dx: page.dx, exclusion: own });
-    return own;
-  }
-
-  #setText(
-    document: Document,
-    setup: Setup,
-    around: ReadonlyMap<number, readonly Exclusion[]>,
-    owners: ReadonlyMap<Exclusion, string>,
-  ): SetText {
-    const columns = this.#threadColumns(document, setup, around, owners);
-    const earlier = this.#texts.get(setup.key);
-    const paragraphs = this.#fillables(document, setup);
-    const sameColumns =
-      earlier && earlier.filled.columns.length === columns.length && columns.every((c, i) => c === earlier.filled.columns[i]);
-    const sameText =
-      earlier &&
-      earlier.filled.paragraphs.length === paragraphs.length &&
-      paragraphs.every(
-        (p, i) => p.prepared === earlier.filled.paragraphs[i]!.prepared && p.startIn === earlier.filled.paragraphs[i]!.startIn,
+      const ink = (swatch: string, tint: number) => this.#inks.ink(document, swatch, tint);
+      const sizes = new Map<string, PictureRecord>(
+        now[3]!.map((picture) => [(picture as PictureRecord).id, picture as PictureRecord]),
       );
-    if (earlier && sameColumns && sameText && sameFrames(earlier, setup)) return earlier;
-    const filled = fill(paragraphs, columns, this.#shaper, earlier?.filled);
-    const set: SetText = {
-      filled,
-      items: itemsOf(setup, filled),
-      fit: fitOf(filled),
-    };
-    this.#texts.set(setup.key, set);
-    return set;
+      this.#setting = {
+        looks: new Looks(this.#shaper, this.#hyphenation, language, this.#sheet.character, ink),
+        language,
+        picture: (id) => sizes.get(id),
+      };
+    }
+    this.#styles = now;
   }
 
-  #fillables(document: Document, setup: Setup): Fillable[] {
-    const issue = find(document, 'issue', 'issue');
-    const setting: Setting = {
-      shaper: this.#shaper,
-      hyphenation: this.#hyphenation,
-      language: issue?.language ?? 'en-GB',
-      fields: setup.fields,
-      ink: (swatch, tint) => this.#inks.ink(document, swatch, tint),
+  #setText(document: Document, thread: Thread, text: TextRecord, around: Around): SetText {
+    const earlier = this.#texts.get(thread.key);
+    const jumps = thread.frames.some(({ frame: { content } }) => content.type === 'text' && (content.jumpTo ?? content.jumpFrom));
+    const hasFields = holdsFields(text.body);
+    const numbers = thread.frames.map(({ page }) => page.number);
+    // At first every frame is taken to show text, and every field to stand on the first page.
+    let reached: readonly number[] = numbers.map((_, i) => i);
+    let places: readonly (readonly number[])[] | undefined;
+    let result: { filled: Filled; reserved: readonly Reserved[]; placed: readonly JumpItem[] } | undefined;
+    let unsettled = false;
+    for (let pass = 1; ; pass++) {
+      const jump = jumps ? this.#jumpLines(document, thread, text, reached) : NO_JUMPS;
+      const columns = this.#columns.of(thread, formatOf(document), around, jump.reserved);
+      const values = (leaf: number, node: ParagraphNode) =>
+        fieldsOf(node).map((attrs, i) => {
+          const frame = places?.[leaf]?.[i] ?? 0;
+          return fieldValue(document, attrs, placeOf(thread, numbers, reached, frame, text));
+        });
+      const list = this.#blocksOf(document, thread, text, hasFields ? values : undefined);
+      if (earlier && sameFilled(earlier.filled, list, columns.columns) && !jumps && !hasFields && sameShown(earlier, thread))
+        return earlier;
+      const filled: Filled =
+        columns.balanced || list.some((block) => block.type === 'paragraph' && block.source.style.spans)
+          ? fillBands(list, columns.frames, columns.beyond, earlier?.filled)
+          : { columns: columns.columns, blocks: fill(list, columns.columns, earlier?.filled) };
+      result = { filled, reserved: jump.reserved, placed: jump.items };
+      if (!jumps && !hasFields) break;
+      const now = framesReached(thread, filled);
+      const nowPlaces = hasFields ? fieldFrames(thread, filled) : undefined;
+      const settled =
+        same(now, reached) && (!hasFields || same(nowPlaces, places ?? nowPlaces?.map((each) => each.map(() => 0))));
+      if (settled) break;
+      if (pass === MOST_PASSES) {
+        unsettled = true;
+        break;
+      }
+      reached = now;
+      places = nowPlaces;
+    }
+    const { filled, placed } = result;
+    const set = itemsOf(text.id, thread.frames, filled, earlier?.set);
+    const items = new Map<string, readonly TextItem[]>();
+    for (const [key, item] of set.items) {
+      const own = placed.filter((each) => each.key === key).map((each) => each.item);
+      items.set(key, own.length > 0 ? [item, ...own] : [item]);
+    }
+    const now: SetText = { filled, set, items, fit: fitOf(filled, unsettled) };
+    this.#texts.set(thread.key, now);
+    return now;
+  }
+
+  #blocksOf(
+    document: Document,
+    thread: Thread,
+    text: TextRecord,
+    values: ((leaf: number, node: ParagraphNode) => readonly string[]) | undefined,
+  ): readonly Fillable[] {
+    const { content } = thread.frames[0]!.frame;
+    const width = content.type === 'text' && content.fitsWidth ? thread.frames[0]!.local.w : undefined;
+    const endsStory = text.role === 'body' && text.story !== undefined;
+    const by = [this.#sheet, this.#setting, width, endsStory];
+    const { content: blocks } = text.body;
+    const before = values ? undefined : this.#fillables.get(thread.key);
+    const kept = before && by.every((each, i) => each === before.by[i]) ? before : undefined;
+    if (kept?.content === blocks) return kept.list;
+    let leaf = 0;
+    let lastParagraph = blocks.length - 1;
+    while (lastParagraph >= 0 && blocks[lastParagraph]!.type !== 'paragraph') lastParagraph--;
+    const situation = (node: ParagraphNode, last: boolean): Situation => {
+      const own = leaf++;
+      const shown = values ? values(own, node) : NO_VALUES;
+      return shown.length === 0 && !last ? ALONE : { values: shown, endsStory: last };
     };
-    const fieldKey = Object.values(setup.fields).join('|');
-    return setup.text.body.content.map((node) => {
-      const style = this.#sheet.get(node.attrs.style) ?? PLAIN;
-      const fields = node.content?.some((each) => each.type === 'field') ? fieldKey : '';
-      const kept = this.#prepared.get(node);
-      if (kept && kept.style === style && kept.fields === fields) return { prepared: kept.prepared, startIn: node.attrs.startIn };
-      const prepared = prepare(node, style, setting);
-      this.#prepared.set(node, { style, fields, prepared });
-      return { prepared, startIn: node.attrs.startIn };
+    let list = blocks.map((block, i): Fillable => {
+      const last = endsStory && i === lastParagraph;
+      // What stood at the same place, and was not the last then either, is made ready already.
+      if (kept && width === undefined && !last && block === kept.content[i] && i + 1 < kept.content.length) return kept.list[i]!;
+      return this.#fillable(document, block, (node) => situation(node, last));
+    });
+    if (width !== undefined) list = this.#fittedTo(width, list, blocks);
+    if (!values) this.#fillables.set(thread.key, { by, content: blocks, list });
+    return list;
+  }
+
+  #fillable(document: Document, block: BlockNode, situation: (node: ParagraphNode) => Situation): Fillable {
+    if (block.type === 'paragraph') {
+      const style = this.#sheet.paragraph.get(block.attrs.style) ?? PLAIN;
+      const source = this.#prepare(block, style, situation(block));
+      return { type: 'paragraph', source, startIn: block.attrs.startIn ?? style.startIn ?? undefined };
+    }
+    if (block.type === 'figure') {
+      const picture = this.#setting.picture(block.attrs.picture);
+      const proportion = picture ? picture.height / picture.width : 0.5;
+      let figure = figures.get(block);
+      if (figure?.proportion !== proportion) figures.set(block, (figure = { attrs: block.attrs, proportion }));
+      return { type: 'figure', source: figure, startIn: undefined };
+    }
+    return { type: 'table', source: this.#table(document, block, situation), startIn: undefined };
+  }
+
+  #prepare(node: ParagraphNode, style: ParagraphProperties, situation: Situation): Prepared {
+    let known = this.#prepared.get(node);
+    if (!known) this.#prepared.set(node, (known = new Map()));
+    const key = situation === ALONE ? '' : `${situation.endsStory}|${situation.values.join('|')}`;
+    const kept = known.get(key);
+    if (kept && kept.style === style) return kept.prepared;
+    const prepared = prepare(node, style, this.#setting, situation);
+    if (known.size >= MOST_SITUATIONS) known.clear();
+    known.set(key, { style, prepared });
+    return prepared;
+  }
+
+  #table(document: Document, node: TableNode, situation: (node: ParagraphNode) => Situation): PreparedTable {
+    let leaves = 0;
+    const paragraphs: Prepared[] = [];
+    const cells = arrangedCells(node).map(({ cell, column, across, row, down }) => {
+      const own = cell.content.map((each) => {
+        const style = this.#sheet.paragraph.get(each.attrs.style) ?? PLAIN;
+        return this.#prepare(each, style, situation(each));
+      });
+      paragraphs.push(...own);
+      const leaf = leaves;
+      leaves += own.length;
+      const fillInk = cell.attrs?.fill && this.#inks.ink(document, cell.attrs.fill.swatch, cell.attrs.fill.tint);
+      return { attrs: cell.attrs ?? {}, paragraphs: own, column, across, row, down, leaf, fill: fillInk };
+    });
+    const by = [this.#setting, ...paragraphs];
+    const kept = this.#tables.get(node);
+    if (kept && kept.by.length === by.length && kept.by.every((each, i) => each === by[i])) return kept.table;
+    const ink = (of: { swatch: string; tint: number } | undefined) => of && this.#inks.ink(document, of.swatch, of.tint);
+    const { rules = {}, headFill, stripe } = node.attrs;
+    const inks = {
+      rows: ink(rules.rows),
+      columns: ink(rules.columns),
+      around: ink(rules.around),
+      head: ink(rules.head),
+      headFill: ink(headFill),
+      stripe: ink(stripe),
+    };
+    const table: PreparedTable = { node, cells, rows: node.content.length, leaves, inks, laid: new Map() };
+    this.#tables.set(node, { by, table });
+    return table;
+  }
+
+  /** Paragraphs at the size at which the longest line of any of them fills the width. */
+  #fittedTo(width: number, list: readonly Fillable[], blocks: readonly BlockNode[]): Fillable[] {
+    let longest = 0;
+    for (const block of list) if (block.type === 'paragraph') longest = Math.max(longest, naturalWidth(block.source));
+    if (longest === 0) return [...list];
+    // A hair less than the width, so that the longest line needs no shrinking.
+    const factor = (width / longest) * 0.9999;
+    return list.map((block, i) => {
+      const node = blocks[i]!;
+      if (block.type !== 'paragraph' || node.type !== 'paragraph') return block;
+      const { style } = block.source;
+      const key = `fit ${factor}`;
+      const known = this.#prepared.get(node)?.get(key);
+      if (known?.style === style) return { ...block, source: known.prepared };
+      const scaled = { ...style, size: style.size * factor, leading: style.leading * factor, hyphens: false };
+      const source = prepare(node, scaled, this.#setting);
+      this.#prepared.get(node)?.set(key, { style, prepared: source });
+      return { ...block, source };
     });
   }
 
-  #threadColumns(
-    document: Document,
-    setup: Setup,
-    around: ReadonlyMap<number, readonly Exclusion[]>,
-    owners: ReadonlyMap<Exclusion, string>,
-  ): Column[] {
-    const format = formatOf(document);
-    const own = new Set(setup.frames.map(({ frame }) => frame.id));
-    const out: Column[] = [];
-    for (const { frame, page, box } of setup.frames) {
-      if (frame.content.type !== 'text') continue;
-      const { columns, gutter, inset, grows, ignoresWraps } = frame.content;
-      const grid = pageGrid(format, page.master, page.side);
-      const inner = { x: box.x + inset, y: box.y + inset, w: box.w - 2 * inset, h: box.h - 2 * inset };
-      const w = (inner.w - gutter * (columns - 1)) / columns;
-      const exclusions = ignoresWraps ? [] : (around.get(page.spread) ?? []).filter((each) => !own.has(owners.get(each)!));
-      for (let i = 0; i < columns; i++) {
-        const endless = grows && i === columns - 1;
-        const column = {
-          frame: frame.id,
-          page: page.page.id,
-          box: { x: inner.x + i * (w + gutter), y: inner.y, w: Math.max(0, w), h: inner.h },
-          grid: { origin: grid.first, step: grid.step },
-          exclusions: onPage(exclusions, page, { x: inner.x + i * (w + gutter), y: inner.y, w, h: endless ? 1e6 : inner.h }),
-          endless,
-          overset: false,
-        };
-        out.push(this.#sameColumn(`${setup.key} ${frame.id} ${i}`, column));
-      }
-    }
-    const last = out.at(-1)!;
-    if (!last.endless) {
-      const beyond = {
-        ...last,
-        frame: '',
-        exclusions: [],
-        endless: true,
-        overset: true,
-        box: { ...last.box, y: last.box.y + last.box.h },
-      };
-      out.push(this.#sameColumn(`${setup.key} beyond`, beyond));
-    }
-    return out;
-  }
-
-  /** The column as it was, where nothing about it changed: identity is what later stages go by. */
-  #sameColumn(key: string, column: Column): Column {
-    const kept = this.#columns.get(key);
-    if (
-      kept &&
-      kept.page === column.page &&
-      kept.frame === column.frame &&
-      kept.endless === column.endless &&
-      sameBox(kept.box, column.box) &&
-      kept.grid.origin === column.grid.origin &&
-      kept.grid.step === column.grid.step &&
-      sameExclusions(kept.exclusions, column.exclusions)
-    ) {
-      return kept;
-    }
-    this.#columns.set(key, column);
-    return column;
-  }
-
-  #lists(
-    document: Document,
-    shown: readonly Shown[],
-    texts: ReadonlyMap<string, TextItem>,
-    grown: ReadonlyMap<string, Box>,
-  ): PageList[] {
-    const format = formatOf(document);
-    const byPage = new Map<string, Item[]>();
-    for (const { frame, page, box: given } of shown) {
-      const items = byPage.get(page.page.id) ?? [];
-      byPage.set(page.page.id, items);
-      const box = grown.get(frame.id) ?? given;
-      if (frame.fill)
-        items.push({ type: 'area', frame: frame.id, box, ink: this.#inks.ink(document, frame.fill.swatch, frame.fill.tint) });
-      const { content } = frame;
-      if (content.type === 'picture') {
-        const picture = find(document, 'picture', content.picture);
-        if (picture) items.push(pictureItem(frame, picture, content, box));
-        else items.push({ type: 'empty', frame: frame.id, box });
-      }
-      const item = content.type === 'text' && texts.get(itemKey(frame, page));
-      if (item) items.push(item);
-    }
-    return placedPages(document).map((page) => {
-      const list: PageList = {
-        page: page.page.id,
-        number: page.number,
-        side: page.side,
-        width: format.width,
-        height: format.height,
-        bleed: format.bleed,
-        items: byPage.get(page.page.id) ?? [],
-      };
-      const kept = this.#pages.get(list.page);
-      if (kept && samePage(kept, list)) return kept;
-      this.#pages.set(list.page, list);
-      return list;
+  /** The jump lines of a thread whose text reaches these of its frames, and the room they take there. */
+  #jumpLines(document: Document, thread: Thread, text: TextRecord, reached: readonly number[]): Jumps {
+    const numbers = thread.frames.map(({ page }) => page.number);
+    const items: JumpItem[] = [];
+    const reserved = thread.frames.map((shown, i): Reserved => {
+      const { content } = shown.frame;
+      if (content.type !== 'text' || !reached.includes(i)) return NOTHING_RESERVED;
+      const place = placeOf(thread, numbers, reached, i, text);
+      const foot =
+        content.jumpTo && place.next !== undefined ? this.#jumpLine(document, shown, content.jumpTo, place, 'foot') : undefined;
+      const head =
+        content.jumpFrom && place.previous !== undefined
+          ? this.#jumpLine(document, shown, content.jumpFrom, place, 'head')
+          : undefined;
+      for (const each of [head, foot]) if (each) items.push({ key: shownKey(shown), item: each.item });
+      return { head: head?.height ?? 0, foot: foot?.height ?? 0 };
     });
+    return { reserved, items };
+  }
+
+  #jumpLine(document: Document, shown: Shown, textId: string, place: FieldPlace, where: 'head' | 'foot') {
+    const text = find(document, 'text', textId);
+    if (!text) return undefined;
+    const around: Around = { bySpread: new Map(), owners: new Map() };
+    const thread: Thread = { key: `jump ${where} ${shownKey(shown)}`, text: textId, frames: [shown] };
+    const { frames } = this.#columns.of(thread, formatOf(document), around, [NOTHING_RESERVED]);
+    const frame = frames[0]!;
+    const columns = frame.columns(frame.top, frame.foot, false);
+    const own = where === 'head' ? columns[0]! : columns[columns.length - 1]!;
+    const list = text.body.content.flatMap((block): Fillable[] => {
+      if (block.type !== 'paragraph') return [];
+      const style = this.#sheet.paragraph.get(block.attrs.style) ?? PLAIN;
+      const values = fieldsOf(block).map((attrs) => fieldValue(document, attrs, place));
+      return [{ type: 'paragraph', source: this.#prepare(block, style, { values, endsStory: false }), startIn: undefined }];
+    });
+    const endless: Column = { ...own, exclusions: [], endless: true, grid: undefined };
+    const placed = fill(list, [endless]);
+    const lines = placed.flatMap((block) => block.lines);
+    const last = lines[lines.length - 1];
+    if (!last) return undefined;
+    const step = own.grid?.step;
+    const rows = lines.reduce((sum, { line }, i) => sum + (i === 0 || line.baseline > lines[i - 1]!.line.baseline ? 1 : 0), 0);
+    const high = rows * (placed[0]!.prepared?.style.leading ?? 12);
+    const height = step ? Math.ceil(high / step - 1e-6) * step : high;
+    const first = lines[0]!.line.baseline;
+    const gridded = own.grid && own.grid.origin + Math.ceil((first - own.grid.origin) / own.grid.step - 1e-6) * own.grid.step;
+    const dy = where === 'head' ? (gridded ?? first) - first : own.box.y + own.box.h - last.line.baseline;
+    const paragraphs = placed.flatMap((block, i) => block.lines.map(() => i));
+    const box = where === 'head' ? { ...own.box, h: height } : { ...own.box, y: own.box.y + own.box.h - height, h: height };
+    const item: TextItem = {
+      type: 'text',
+      frame: shown.frame.id,
+      text: textId,
+      box,
+      columns: [{ box, lines: lines.map(({ line }) => movedLine(line, 0, dy)), paragraphs }],
+      transform: shown.transform,
+      opacity: shown.frame.opacity,
+    };
+    return { item, height };
   }
 
   /** Lets go of texts that are no longer set. */
-  #forget(setups: readonly Setup[]): void {
-    if (this.#texts.size <= setups.length) return;
-    const live = new Set(setups.map(({ key }) => key));
+  #forget({ threads }: ShownFrames): void {
+    if (this.#texts.size <= threads.length) return;
+    const live = new Set(threads.map(({ key }) => key));
     for (const key of this.#texts.keys()) if (!live.has(key)) this.#texts.delete(key);
+    for (const key of this.#fillables.keys()) if (!live.has(key)) this.#fillables.delete(key);
+    this.#columns.forget(live);
   }
 }
 
-const itemKey = (frame: FrameRecord, page: PlacedPage): string => `${frame.id} ${page.page.id}`;
-
-const sameBox = (a: Box, b: Box): boolean => a.x === b.x && a.y === b.y && a.w === b.w && a.h === b.h;
-
-function sameExclusions(a: readonly Exclusion[], b: readonly Exclusion[]): boolean {
-  return (
-    a.length === b.length &&
-    a.every(
-      (each, i) =>
-        each === b[i] || (each.standOff === b[i]!.standOff && each.flow === b[i]!.flow && each.outline === b[i]!.outline),
-    )
-  );
+interface JumpItem {
+  readonly key: string;
+  readonly item: TextItem;
 }
 
-function sameFrames(earlier: SetText, setup: Setup): boolean {
-  return (
-    earlier.items.size === setup.frames.length && setup.frames.every(({ frame, page }) => earlier.items.has(itemKey(frame, page)))
-  );
+interface Jumps {
+  readonly reserved: readonly Reserved[];
+  readonly items: readonly JumpItem[];
 }
 
-/** One page's exclusions are those of its spread, moved by where the page lies; kept so that identity holds. */
-const moved = new WeakMap<Exclusion, Map<number, Exclusion>>();
+const NO_JUMPS: Jumps = { reserved: [], items: [] };
+const NO_VALUES: readonly string[] = [];
+const ALONE: Situation = { values: NO_VALUES, endsStory: false };
 
-function onPage(exclusions: readonly Exclusion[], page: PlacedPage, column: Box): Exclusion[] {
-  const out: Exclusion[] = [];
-  for (const each of exclusions) {
-    let byShift = moved.get(each);
-    if (!byShift) moved.set(each, (byShift = new Map()));
-    let own = byShift.get(page.dx);
-    if (!own) {
-      own =
-        page.dx === 0
-          ? each
-          : {
-              ...each,
-              outline: each.outline.map((ring) => ring.map((value, i) => (i % 2 === 0 ? value - page.dx : value))),
-              reach: { ...each.reach, x: each.reach.x - page.dx },
-            };
-      byShift.set(page.dx, own);
-    }
-    // Text may hang below its column and stand above its top by part of a line, so look a little further.
-    if (overlaps(own.reach, { x: column.x, y: column.y - LOOK, w: column.w, h: column.h + 2 * LOOK })) out.push(own);
+const figures = new WeakMap<BlockNode, { attrs: Extract<BlockNode, { type: 'figure' }>['attrs']; proportion: number }>();
+
+/** Styles that came out as they were keep their objects: what was prepared with them stays good. */
+function reconciled(old: StyleSheet, now: StyleSheet): StyleSheet {
+  const each = <T>(before: ReadonlyMap<string, T>, after: ReadonlyMap<string, T>): ReadonlyMap<string, T> =>
+    new Map([...after].map(([id, style]) => [id, same(before.get(id), style) ? before.get(id)! : style]));
+  return { paragraph: each(old.paragraph, now.paragraph), character: each(old.character, now.character) };
+}
+
+const fieldful = new WeakMap<BodyNode, boolean>();
+
+function holdsFields(body: BodyNode): boolean {
+  let holds = fieldful.get(body);
+  if (holds === undefined) {
+    const any = (node: ParagraphNode) => node.content?.some((each) => each.type === 'field') ?? false;
+    holds = body.content.some((block) =>
+      block.type === 'paragraph'
+        ? any(block)
+        : block.type === 'table' && block.content.some((row) => row.content.some((cell) => cell.content.some(any))),
+    );
+    fieldful.set(body, holds);
   }
-  return out;
+  return holds;
 }
 
-const LOOK = 24;
+/** Where something in one frame of a thread stands: its page, and the pages the text goes on on and comes from. */
+function placeOf(
+  thread: Thread,
+  numbers: readonly number[],
+  reached: readonly number[],
+  frame: number,
+  text: TextRecord,
+): FieldPlace {
+  const number = numbers[frame] ?? thread.frames[0]!.page.number;
+  const at = reached.indexOf(frame);
+  const after = at < 0 ? undefined : numbers[reached[at + 1] ?? -1];
+  const before = at < 0 ? undefined : numbers[reached[at - 1] ?? -1];
+  return {
+    number,
+    next: after === number ? undefined : after,
+    previous: before === number ? undefined : before,
+    story: text.story,
+  };
+}
 
-function itemsOf(setup: Setup, filled: Filled): Map<string, TextItem> {
-  const columns: { lines: Line[]; paragraphs: number[] }[] = filled.columns.map(() => ({ lines: [], paragraphs: [] }));
-  filled.paragraphs.forEach((paragraph, index) => {
-    for (const { column, line } of paragraph.lines) {
-      columns[column]!.lines.push(line);
-      columns[column]!.paragraphs.push(index);
-    }
+/** Which frames of a thread show any of its text, by their number. */
+function framesReached(thread: Thread, { columns, blocks }: Filled): number[] {
+  const shown = new Set<string>();
+  for (const block of blocks) for (const { column } of block.lines) shown.add(columns[column]!.frame);
+  return thread.frames.flatMap(({ frame }, i) => (shown.has(frame.id) ? [i] : []));
+}
+
+/** For every paragraph: the frame each of its fields stands in, by its number in the thread. */
+function fieldFrames(thread: Thread, { columns, blocks }: Filled): number[][] {
+  const numbers = new Map(thread.frames.map(({ frame }, i) => [frame.id, i]));
+  return blocks.flatMap((block): number[][] => {
+    const { prepared } = block;
+    if (!prepared?.fields) return Array.from({ length: block.leaves }, () => []);
+    return [
+      prepared.fields.map(({ at }) => {
+        const placed = block.lines.find(({ b }) => prepared.end[b]! > at) ?? block.lines[block.lines.length - 1]!;
+        return numbers.get(columns[placed.column]!.frame) ?? thread.frames.length - 1;
+      }),
+    ];
   });
-  const out = new Map<string, TextItem>();
-  for (const { frame, page, box } of setup.frames) {
-    if (frame.content.type !== 'text') continue;
-    const { grows, inset, align } = frame.content;
-    const own: TextColumn[] = [];
-    let foot = box.y;
-    filled.columns.forEach((column, i) => {
-      if (column.frame !== frame.id || column.overset) return;
-      own.push({ box: column.box, ...columns[i]! });
-      const last = columns[i]!.lines.at(-1);
-      if (last) foot = Math.max(foot, last.baseline + last.descent);
-    });
-    const h = grows ? Math.max(foot - box.y, 1) + inset : box.h;
-    const item: TextItem = { type: 'text', frame: frame.id, text: setup.text.id, box: { ...box, h }, columns: own };
-    out.set(itemKey(frame, page), align === 'bottom' && !grows ? loweredTo(item, box.y + box.h - inset - foot) : item);
+}
+
+function sameFilled({ blocks, columns }: Filled, list: readonly Fillable[], now: readonly Column[]): boolean {
+  if (blocks.length !== list.length || columns.length !== now.length) return false;
+  for (let i = 0; i < now.length; i++) if (columns[i] !== now[i]) return false;
+  for (let i = 0; i < list.length; i++) {
+    if (blocks[i]!.source !== list[i]!.source || blocks[i]!.startIn !== list[i]!.startIn) return false;
   }
-  return out;
+  return true;
 }
 
-function loweredTo(item: TextItem, by: number): TextItem {
-  if (by < 0.05) return item;
-  const columns = item.columns.map((column) => ({
-    ...column,
-    lines: column.lines.map((line) => ({ ...line, baseline: line.baseline + by })),
-  }));
-  return { ...item, columns };
-}
+const sameShown = (earlier: SetText, thread: Thread): boolean =>
+  earlier.items.size === thread.frames.length &&
+  thread.frames.every((shown) => earlier.items.get(shownKey(shown))?.[0]?.opacity === shown.frame.opacity);
 
-/** A picture whose text runs around what stands before its background is cut out, or it would cover that text. */
-function pictureItem(frame: FrameRecord, picture: PictureRecord, content: PictureContent, box: Box): PictureItem {
-  const placed = placedPicture(box, picture, content);
-  const cut = frame.wrap.mode === 'outline' && frame.wrap.outline === 'background' ? picture.outlines.background : undefined;
-  return { type: 'picture', frame: frame.id, picture: picture.id, box, placed, outline: cut && laidOver(cut, placed) };
-}
-
-function samePage(a: PageList, b: PageList): boolean {
-  return (
-    a.number === b.number &&
-    a.side === b.side &&
-    a.width === b.width &&
-    a.height === b.height &&
-    a.bleed === b.bleed &&
-    a.items.length === b.items.length &&
-    a.items.every((item, i) => sameItem(item, b.items[i]!))
-  );
-}
-
-function sameItem(a: Item, b: Item): boolean {
-  if (a === b) return true;
-  if (a.type !== b.type || a.frame !== b.frame || !sameBox(a.box, b.box)) return false;
-  if (a.type === 'area' && b.type === 'area') return a.ink === b.ink;
-  if (a.type === 'picture' && b.type === 'picture')
-    return a.picture === b.picture && sameBox(a.placed, b.placed) && !a.outline === !b.outline;
-  return a.type === 'empty';
+/** Width in points of the longest line of a paragraph that is not broken. */
+function naturalWidth(of: Prepared): number {
+  let from = 0;
+  let longest = 0;
+  for (let b = 1; b < of.count; b++) {
+    if (of.penalty[b] !== -Infinity) continue;
+    longest = Math.max(longest, (of.before[b]! - of.after[from]!) * of.scale);
+    from = b;
+  }
+  return longest;
 }

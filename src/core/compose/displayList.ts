@@ -1,10 +1,12 @@
 import type { Box } from '../geometry/box';
+import type { Matrix } from '../geometry/matrix';
 import type { Outline } from '../geometry/outline';
 import type { Shaped } from '../type/shaper';
 
 /**
  * The display list: what there is to see on a page, placed to the point, in the order of painting. Painters draw
- * it and decide nothing. All lengths are points; coordinates are the page's, from its trim's top left corner.
+ * it and decide nothing. All lengths are points; coordinates are the page's, from its trim's top left corner, or
+ * those of the item's own `transform`.
  */
 export interface PageList {
   readonly page: string;
@@ -18,25 +20,43 @@ export interface PageList {
 
 export type Item = TextItem | PictureItem | AreaItem | EmptyItem;
 
-/** A run of glyphs of one face and size, a word or a part of one, on a baseline. */
-export interface Run {
-  readonly x: number;
-  /** Above the line's baseline by this much (negative: below). */
-  readonly rise: number;
-  readonly text: string;
-  readonly shaped: Shaped;
+/** What letters look like: shared by all runs that look alike. */
+export interface Look {
   readonly face: string;
   readonly size: number;
+  /** Points a font unit is worth. */
+  readonly scale: number;
   /** Added after each glyph, points. */
   readonly tracking: number;
+  /** Above the line's baseline by this much; negative: below. */
+  readonly rise: number;
   readonly features: string;
+  readonly language: string;
   readonly ink: Ink;
+  /** A line around each letter, behind it, standing out by `weight`. */
+  readonly outline: { readonly weight: number; readonly ink: Ink } | undefined;
+}
+
+/** A run of glyphs of one look, a word or a part of one, on a baseline. */
+export interface Run {
+  /** From the line's own x. */
+  readonly x: number;
+  readonly text: string;
+  readonly shaped: Shaped;
+  readonly look: Look;
+  /** Below the line's baseline by this much: a drop cap hangs. */
+  readonly drop: number;
   /** Positions from the start of the paragraph's content; equal for what the typesetter added (a bullet). */
   readonly from: number;
   readonly to: number;
-  /** True for a hyphen at a line's end that is not in the text. */
+  /** True for a hyphen at a line's end, a bullet, a leader: what is not in the text. */
   readonly added: boolean;
 }
+
+/** Something drawn with a line that is no letter: a rule, an underline, a cell's tint, a picture in the text. */
+export type LineMark =
+  | { readonly type: 'area'; readonly box: Box; readonly ink: Ink; readonly over: boolean }
+  | { readonly type: 'picture'; readonly box: Box; readonly picture: string };
 
 export interface Line {
   readonly x: number;
@@ -47,6 +67,9 @@ export interface Line {
   readonly natural: number;
   /** Word space as a share of the face's own; 1 where the line has none. */
   readonly wordSpace: number;
+  /** Added after each glyph for justification, points, and the width of glyphs as a share of their own. */
+  readonly letterSpace: number;
+  readonly glyphScale: number;
   readonly hyphenated: boolean;
   /** Its text is longer than its space, even with the least word space. */
   readonly overfull: boolean;
@@ -54,12 +77,27 @@ export interface Line {
   readonly ascent: number;
   readonly descent: number;
   readonly runs: readonly Run[];
+  /** In coordinates whose origin is the line's x and baseline. */
+  readonly marks: readonly LineMark[] | undefined;
 }
 
-export interface TextItem {
+/** Width in points of a run as it is set in its line. */
+export const runWidth = (run: Run, line: Pick<Line, 'letterSpace' | 'glyphScale'>): number =>
+  (run.shaped.width * run.look.scale + run.shaped.glyphs.length * (run.look.tracking + line.letterSpace)) * line.glyphScale;
+
+/** How an item is shown as a whole. */
+export interface Showing {
+  /** From the item's own coordinates to the page's; undefined where they are the same. */
+  readonly transform?: Matrix | undefined;
+  /** 0 to 1; undefined for 1. */
+  readonly opacity?: number | undefined;
+}
+
+export interface TextItem extends Showing {
   readonly type: 'text';
   readonly frame: string;
   readonly text: string;
+  /** In the item's own coordinates. */
   readonly box: Box;
   readonly columns: readonly TextColumn[];
 }
@@ -67,11 +105,11 @@ export interface TextItem {
 export interface TextColumn {
   readonly box: Box;
   readonly lines: readonly Line[];
-  /** For each line: which paragraph of the text it belongs to. */
+  /** For each line: which paragraph of the text it belongs to; −1 for what belongs to none. */
   readonly paragraphs: readonly number[];
 }
 
-export interface PictureItem {
+export interface PictureItem extends Showing {
   readonly type: 'picture';
   readonly frame: string;
   readonly picture: string;
@@ -79,19 +117,32 @@ export interface PictureItem {
   readonly box: Box;
   /** Where the whole picture lies. */
   readonly placed: Box;
-  /** What of it is seen, where that is not all: its outline, when text runs around what stands before a plain background. */
-  readonly outline: Outline | undefined;
+  /** What of it is seen, where that is not the box: the frame's shape, or the outline text runs around. */
+  readonly clip: Contour | undefined;
 }
 
-export interface AreaItem {
+/** An area of colour, a line along its edge, or the shadow of one. */
+export interface AreaItem extends Showing {
   readonly type: 'area';
   readonly frame: string;
+  readonly part: 'fill' | 'border' | 'shadow';
   readonly box: Box;
+  readonly contour: Contour;
   readonly ink: Ink;
+  /** Width of the line along the edge; 0 fills the area. */
+  readonly stroke: number;
+  /** Width of the soft edge, points. */
+  readonly blur: number;
 }
 
+/** The edge of an area: rounded by `radius`, or any outline; an ellipse fills its box. */
+export type Contour =
+  | { readonly type: 'rectangle'; readonly box: Box; readonly radius: number }
+  | { readonly type: 'ellipse'; readonly box: Box }
+  | { readonly type: 'outline'; readonly outline: Outline };
+
 /** A frame that waits for its content: shown on the desk, absent from what is printed. */
-export interface EmptyItem {
+export interface EmptyItem extends Showing {
   readonly type: 'empty';
   readonly frame: string;
   readonly box: Box;

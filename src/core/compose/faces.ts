@@ -1,20 +1,50 @@
-import type { Document } from '../records/document';
-import { chooseFace } from '../type/catalogue';
+import { paragraphsOf, plainText } from '../records/body';
+import { type Document, all } from '../records/document';
+import type { BodyNode } from '../records/text';
+import { chooseFace, FALLBACKS } from '../type/catalogue';
 import { PLAIN, styleSheet } from '../type/styles';
 
 /**
  * The faces a document may be set in: for each of its styles the face itself, its italic, its bold and its bold
- * italic, as emphasis in a text may ask for any of them.
+ * italic, as emphasis in a text may ask for any of them; each character style over each paragraph style; and for
+ * characters that those may lack the faces that have them.
+ *
+ * @throws StyleCircleError
  */
 export function facesOf(document: Document): string[] {
   const ids = new Set<string>();
-  for (const style of [PLAIN, ...styleSheet(document).values()]) {
-    for (const weight of [style.weight, Math.max(700, style.weight)]) {
-      for (const italic of [false, true]) {
-        const choice = chooseFace(style.family, weight, italic) ?? chooseFace(PLAIN.family, weight, italic);
-        if (choice) ids.add(choice.face.id);
+  const sheet = styleSheet(document);
+  for (const style of [PLAIN, ...sheet.paragraph.values()]) {
+    for (const own of [{}, ...sheet.character.values()]) {
+      const { family, weight, italic } = { ...style, ...own };
+      for (const heavy of [weight, Math.max(700, weight)]) {
+        for (const slant of [italic, !italic]) {
+          const choice = chooseFace(family, heavy, slant) ?? chooseFace(PLAIN.family, heavy, slant);
+          if (choice) ids.add(choice.face.id);
+        }
       }
     }
+    for (const { face, for: needs } of FALLBACKS) {
+      const shown = style.bullet + (style.endMark?.text ?? '');
+      if (needs.test(shown.replace(USUAL, ''))) ids.add(face);
+    }
   }
+  for (const text of all(document, 'text')) for (const id of fallbacksOf(text.body)) ids.add(id);
   return [...ids];
+}
+
+/** Latin with its accents and usual punctuation: every family has it. */
+const USUAL = /[\u0000-\u024F\u2000-\u206F]+/g; // eslint-disable-line no-control-regex
+
+const known = new WeakMap<BodyNode, readonly string[]>();
+
+function fallbacksOf(body: BodyNode): readonly string[] {
+  let ids = known.get(body);
+  if (!ids) {
+    let unusual = '';
+    for (const paragraph of paragraphsOf(body)) unusual += plainText(paragraph).replace(USUAL, '');
+    ids = unusual === '' ? [] : FALLBACKS.filter(({ for: needs }) => needs.test(unusual)).map(({ face }) => face);
+    known.set(body, ids);
+  }
+  return ids;
 }

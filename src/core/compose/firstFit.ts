@@ -1,30 +1,50 @@
 import type { Broken, Measure } from './breaking';
-import { FORCED_BREAK, type Prepared } from './prepared';
+import { EMERGENCY_BREAK, FORCED_BREAK, PLAIN_BREAK, type Prepared } from './prepared';
+import { tabbedEnd } from './tabs';
 
 /**
  * Breaks line by line: each line takes all that fits at its natural width, as CSS layout does. A word longer than
- * its line stands out of it.
+ * its line is parted where it must be, or stands out of it. Lines with tabs are always broken so, since what a tab is
+ * worth depends on where its line begins.
  */
-export function firstFit(of: Prepared, measure: Measure): Broken {
+export function firstFit(of: Prepared, measure: Measure, forbidden?: ReadonlySet<number>): Broken {
   const breaks = [0];
   const { before, after, flag, count } = of;
   let forced = 0;
   let a = 0;
   while (a < count - 1) {
-    const width = (measure.widthOf(breaks.length - 1) + SLACK) / of.scale;
-    let chosen = a + 1;
-    if (before[a + 1]! - after[a]! > width) forced++;
+    const width = measure.widthOf(breaks.length - 1) + SLACK;
+    const reach = of.tabs.length > 0 ? tabbedEnd(of, a) : (b: number) => before[b]! - after[a]!;
+    const room = width / of.scale;
+    let chosen = -1;
+    let parted = -1;
     for (let b = a + 1; b < count; b++) {
-      const fits = before[b]! - after[a]! <= width;
+      const kind = flag[b]!;
+      if (forbidden?.has(b)) continue;
+      const fits = reach(b) <= room;
+      if (kind === EMERGENCY_BREAK) {
+        if (fits && chosen < 0) parted = b;
+        continue;
+      }
       if (fits) chosen = b;
-      if (flag[b]! === FORCED_BREAK) break;
       // A later break may be narrower than an earlier one with a hyphen, but never than one without.
-      if (!fits && flag[b] === 0) break;
+      if (kind === FORCED_BREAK || (!fits && kind === PLAIN_BREAK)) break;
+    }
+    if (chosen < 0) {
+      forced++;
+      chosen = parted >= 0 ? parted : firstAfter(of, a, forbidden);
     }
     breaks.push(chosen);
     a = chosen;
   }
   return { breaks, demerits: NaN, forced };
+}
+
+/** Where nothing fits: the first break there is. */
+function firstAfter(of: Prepared, a: number, forbidden: ReadonlySet<number> | undefined): number {
+  let b = a + 1;
+  while (b < of.count - 1 && forbidden?.has(b)) b++;
+  return b;
 }
 
 /**

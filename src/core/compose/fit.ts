@@ -1,5 +1,6 @@
-import { countWords } from '../records/body';
-import type { Filled } from './fill';
+import { countWords, paragraphsOf, plainText } from '../records/body';
+import type { BodyNode } from '../records/text';
+import type { Filled, PlacedBlock } from './fill';
 
 /** How a text fits its frames. */
 export interface Fit {
@@ -14,46 +15,81 @@ export interface Fit {
   /** Lines longer than their space, and styles' wishes that gave way. */
   readonly overfull: number;
   readonly gaveWay: number;
+  /** Characters that no face has, and what was asked of a face that lacks it: weights, features, characters of other scripts. */
+  readonly missing: number;
+  readonly lacks: readonly string[];
+  /** Fields or jump lines kept changing the layout; it stopped after a stated number of passes. */
+  readonly unsettled: boolean;
 }
 
-export function fitOf(filled: Filled): Fit {
-  const { columns, paragraphs } = filled;
+const NOTHING: readonly string[] = [];
+
+export function fitOf(filled: Filled, unsettled = false): Fit {
+  const { columns, blocks } = filled;
   let oversetLines = 0;
-  let lines = 0;
-  let oversetFrom: Fit['oversetFrom'];
   let oversetWords = 0;
-  paragraphs.forEach((paragraph, index) => {
-    let from: number | undefined;
-    for (const { column, line } of paragraph.lines) {
-      lines++;
-      if (!columns[column]!.overset) continue;
-      oversetLines++;
-      from ??= line.runs.find((run) => !run.added || run.to > run.from)?.from ?? 0;
+  let oversetFrom: Fit['oversetFrom'];
+  let lines = 0;
+  let overfull = 0;
+  let gaveWay = 0;
+  let missing = 0;
+  let lacks = NOTHING;
+  let leaf = 0;
+  for (const block of blocks) {
+    lines += block.lines.length;
+    for (const warning of block.warnings) {
+      if (warning === 'overfull') overfull++;
+      else if (warning !== 'missing') gaveWay++;
     }
-    if (from !== undefined) {
-      oversetFrom ??= { paragraph: index, offset: from };
-      oversetWords += countWords(paragraph.prepared.text.slice(offsetOf(paragraph.prepared.positions, from)));
+    if (block.prepared) {
+      missing += block.prepared.missing;
+      if (block.prepared.lacks.length > 0) lacks = [...new Set([...lacks, ...block.prepared.lacks])];
     }
-  });
-  const warnings = paragraphs.flatMap((paragraph) => paragraph.warnings);
-  return {
-    oversetLines,
-    oversetWords,
-    oversetFrom,
-    room: oversetLines > 0 ? 0 : roomLeft(filled),
-    lines,
-    overfull: warnings.filter((each) => each === 'overfull').length,
-    gaveWay: warnings.filter((each) => each !== 'overfull').length,
-  };
+    if (columns[block.end.column]!.overset) {
+      const own = oversetOf(block, filled);
+      oversetLines += own.lines;
+      oversetWords += own.words;
+      if (own.from) oversetFrom ??= { paragraph: leaf + own.from.leaf, offset: own.from.offset };
+    }
+    leaf += block.leaves;
+  }
+  const room = oversetLines > 0 ? 0 : roomLeft(filled);
+  return { oversetLines, oversetWords, oversetFrom, room, lines, overfull, gaveWay, missing, lacks, unsettled };
 }
 
-const offsetOf = (positions: Uint32Array | undefined, position: number): number =>
-  positions ? Math.max(0, positions.indexOf(position)) : position;
+function oversetOf(block: PlacedBlock, { columns }: Filled) {
+  let lines = 0;
+  let words = 0;
+  let from: { leaf: number; offset: number } | undefined;
+  for (const { column, line, leaf } of block.lines) {
+    if (!columns[column]!.overset) continue;
+    lines++;
+    if (leaf < 0) continue;
+    const first = line.runs.find((run) => !run.added || run.to > run.from);
+    from ??= { leaf, offset: first?.from ?? 0 };
+    if (!block.prepared) words += countWords(line.runs.map((run) => run.text).join(' '));
+  }
+  if (from && block.prepared) {
+    const { positions, text } = block.prepared;
+    words = countWords(text.slice(positions ? Math.max(0, positions.indexOf(from.offset)) : from.offset));
+  }
+  return { lines, words, from };
+}
 
-function roomLeft({ columns, paragraphs }: Filled): number {
-  const last = paragraphs.at(-1);
+/** The text that no frame shows; `''` when all is shown. */
+export function oversetText(body: BodyNode, fit: Fit): string {
+  if (!fit.oversetFrom) return '';
+  const { paragraph, offset } = fit.oversetFrom;
+  return paragraphsOf(body)
+    .slice(paragraph)
+    .map((node, i) => plainText(node).slice(i === 0 ? offset : 0))
+    .join('\n');
+}
+
+function roomLeft({ columns, blocks }: Filled): number {
+  const last = blocks[blocks.length - 1];
   if (!last || columns[last.end.column]!.endless) return 0;
-  const leading = last.prepared.style.leading;
+  const leading = last.prepared?.style.leading ?? columns[last.end.column]!.grid?.step ?? 12;
   let room = 0;
   for (let c = last.end.column; c < columns.length && !columns[c]!.endless; c++) {
     const { box } = columns[c]!;

@@ -1,321 +1,535 @@
-import LineBreaker from 'linebreak';
 import type { ParagraphProperties } from '../records/paragraphStyle';
-import type { InlineNode, Mark, ParagraphNode } from '../records/text';
-import type { FieldValues } from '../page/fields';
-import { chooseFace } from '../type/catalogue';
-import type { Hyphenation } from '../type/hyphenation';
-import type { Shaper } from '../type/shaper';
-import type { Ink } from './displayList';
-import { FORCED_BREAK, HYPHEN_BREAK, type Piece, type Prepared, type StyleRun } from './prepared';
+import type { ParagraphNode } from '../records/text';
+import { isRightToLeft } from '../type/shaper';
+import { type Characters, charactersOf, OBJECT, type Segment, type Situation } from './characters';
+import { hangsLeft, hangsRight } from './hanging';
+import type { Looks, SetLook } from './looks';
+import { markerText } from './markers';
+import {
+  FORCED_BREAK,
+  HYPHEN_BREAK,
+  type Piece,
+  PLAIN_BREAK,
+  type Prepared,
+  type PreparedCap,
+  type StyleRun,
+  type Tab,
+} from './prepared';
+import type { Word } from './words';
 
 /** What preparing a paragraph draws on. */
 export interface Setting {
-  readonly shaper: Shaper;
-  readonly hyphenation: Hyphenation;
+  readonly looks: Looks;
   readonly language: string;
-  readonly fields: FieldValues;
-  readonly ink: (swatch: string, tint: number) => Ink;
+  /** A picture's size in pixels; undefined when it is gone. */
+  picture(id: string): { readonly width: number; readonly height: number } | undefined;
 }
 
 /** Demerits of a hyphen at a line's end, as a penalty of Knuth and Plass; plain TeX's \hyphenpenalty is 50. */
 const HYPHEN_PENALTY = 50;
+/** Of a break where a word may not be parted at all; it is taken only when there is nothing else. */
+const EMERGENCY_PENALTY = 1_000;
 
 /** Share of the type size that a list item stands in, per level. */
 const LIST_INDENT = 1.25;
 
-interface Characters {
-  text: string;
-  runs: StyleRun[];
-  positions: Uint32Array | undefined;
-}
+const ALONE: Situation = { values: [], endsStory: false };
 
 /** @throws FaceError when a face it needs has not been loaded into the shaper */
-export function prepare(paragraph: ParagraphNode, style: ParagraphProperties, setting: Setting): Prepared {
-  const { shaper } = setting;
-  const main = mainRun(style, setting);
-  const { text, runs, positions } = characters(paragraph, style, main, setting);
-  const spaceOf = runs.map((run) => widthOf(shaper, run, setting.language, ' '));
+export function prepare(
+  paragraph: ParagraphNode,
+  style: ParagraphProperties,
+  setting: Setting,
+  situation: Situation = ALONE,
+  lead?: number,
+): Prepared {
+  const { looks } = setting;
+  const main = looks.of(style);
+  const characters = charactersOf(paragraph, style, setting, situation, lead);
+  const cap = dropCap(characters, style, main, setting);
+  const runs = styleRuns(characters, style, main, looks);
+  const list = paragraph.attrs.list;
+  const marker = list && markerText(list, style);
+  const shapedMarker = marker ? main.shaper.shape(marker) : undefined;
+  const face = main.shaper.face;
+  const broken = breaksOf(characters, runs, style, main, cap?.text.length ?? 0);
+  return {
+    text: characters.text,
+    style,
+    runs,
+    positions: characters.positions,
+    scale: main.scale,
+    space: looks.words(main, style.hyphens, style.hyphenLimits).space,
+    ...broken,
+    pictures: characters.pictures,
+    cap,
+    ruleInks:
+      style.ruleAbove || style.ruleBelow
+        ? [looks.ink(style.ruleAbove ?? style.ruleBelow!), looks.ink(style.ruleBelow ?? style.ruleAbove!)]
+        : undefined,
+    ascent: face.ascent * main.scale,
+    descent: -face.descent * main.scale,
+    capHeight: face.capHeight * main.scale,
+    marker: shapedMarker && { text: marker!, shaped: shapedMarker, width: shapedMarker.width * main.scale, look: main },
+    indent: style.leftIndent + (list ? LIST_INDENT * style.size * (list.level + 1) : 0),
+    firstIndent: list || cap ? 0 : style.firstIndent,
+    lacks: lacksOf(runs, cap),
+    rightToLeft: isRightToLeftAnywhere(characters.text),
+    fields: characters.fields,
+    withLead:
+      style.leadIn?.extent === 'line' && lead === undefined
+        ? remembered((to) => prepare(paragraph, style, setting, situation, to))
+        : undefined,
+    memory: { width: NaN, broken: undefined, lines: [] },
+  };
+}
 
-  const before: number[] = [0];
-  const after: number[] = [0];
-  const stretchBefore: number[] = [0];
-  const stretchAfter: number[] = [0];
-  const shrinkBefore: number[] = [0];
-  const shrinkAfter: number[] = [0];
-  const penalty: number[] = [0];
-  const flag: number[] = [0];
-  const end: number[] = [0];
-  const next: number[] = [0];
+const isRightToLeftAnywhere = (text: string): boolean => {
+  for (let i = 0; i < text.length; i++) if (text.charCodeAt(i) > 0x58f) return isRightToLeft(text.slice(i));
+  return false;
+};
+
+function remembered(make: (key: number) => Prepared): (key: number) => Prepared {
+  const kept = new Map<number, Prepared>();
+  return (key) => {
+    let own = kept.get(key);
+    if (!own) kept.set(key, (own = make(key)));
+    return own;
+  };
+}
+
+function lacksOf(runs: readonly StyleRun[], cap: PreparedCap | undefined): readonly string[] {
+  let out: readonly string[] = NOTHING;
+  for (const { look } of runs) if (look.lacks.length > 0) out = [...new Set([...out, ...look.lacks])];
+  return cap && cap.look.lacks.length > 0 ? [...new Set([...out, ...cap.look.lacks])] : out;
+}
+
+const NOTHING: readonly string[] = [];
+
+/** Characters that any of our faces may lack: beyond Latin with its accents and usual punctuation. */
+const UNUSUAL = /[^\u0000-\u024F\u2000-\u206F\u2028\uFFFC]/;
+
+/** Looks over the characters, a look that lacks a character giving way to the next face that has it. */
+function styleRuns(characters: Characters, style: ParagraphProperties, main: SetLook, looks: Looks): StyleRun[] {
+  const out: StyleRun[] = [];
+  const add = (from: number, to: number, look: SetLook) => {
+    const last = out.at(-1);
+    if (last?.look === look) out[out.length - 1] = { ...last, to };
+    else
+      out.push({ from, to, look, words: looks.words(look, style.hyphens, style.hyphenLimits), factor: look.scale / main.scale });
+  };
+  for (const segment of characters.segments) {
+    const look = looks.of(segment.properties);
+    if (UNUSUAL.test(characters.text.slice(segment.from, segment.to))) covered(characters.text, segment, look, looks, add);
+    else add(segment.from, segment.to, look);
+  }
+  if (out.length === 0) add(0, 0, main);
+  return out;
+}
+
+/** Belongs to the character before it: an accent, a joiner, a variation. */
+const FOLLOWS = /[\p{M}\u200C\u200D\uFE00-\uFE0F\u{1F3FB}-\u{1F3FF}]/u;
+
+function covered(
+  text: string,
+  segment: Segment,
+  look: SetLook,
+  looks: Looks,
+  add: (from: number, to: number, look: SetLook) => void,
+): void {
+  let at = segment.from;
+  let current = look;
+  let joined = false;
+  for (const character of text.slice(segment.from, segment.to)) {
+    const follows = joined || (FOLLOWS.test(character) && at > segment.from);
+    if (!follows) {
+      const has = look.shaper.face.font.nominalGlyph(character.codePointAt(0)!) !== undefined;
+      const ignorable = /[\p{Default_Ignorable_Code_Point}\s\uFFFC]/u.test(character);
+      if (!ignorable) current = has ? look : (looks.fallback(look, character) ?? look);
+    }
+    joined = character === '\u200D';
+    add(at, at + character.length, current);
+    at += character.length;
+  }
+}
+
+function dropCap(
+  { text, segments }: Characters,
+  style: ParagraphProperties,
+  main: SetLook,
+  { looks, language }: Setting,
+): PreparedCap | undefined {
+  const of = style.dropCap;
+  const first = segments[0];
+  if (!of || !first) return undefined;
+  let to = 0;
+  let letters = 0;
+  for (const { segment, index } of new Intl.Segmenter(language, { granularity: 'grapheme' }).segment(text)) {
+    if (letters === of.letters || /\s/.test(segment) || segment === OBJECT) break;
+    to = index + segment.length;
+    letters++;
+  }
+  if (to === 0 || to === text.length) return undefined;
+  const own = looks.styled(first.properties, of.style);
+  const plain = looks.of(own);
+  const { face } = plain.shaper;
+  // From the first line's cap height down to the last line's baseline.
+  const height = (of.lines - 1) * style.leading + main.shaper.face.capHeight * main.scale;
+  const size = (height * face.unitsPerEm) / face.capHeight;
+  const look: SetLook = { ...plain, size, scale: size / face.unitsPerEm, tracking: 0, trackingUnits: 0 };
+  const letter = text.slice(0, to);
+  const shaped = look.shaper.shape(letter);
+  const bearing = (face.font.glyphExtents(shaped.glyphs[0]!)?.xBearing ?? 0) * look.scale;
+  return { of, text: letter, shaped, look, width: shaped.width * look.scale - bearing + of.gap, bearing };
+}
+
+/** Growing columns of the arrays of a prepared paragraph, used again for each. */
+class Breaks {
+  count = 0;
+  before = new Float64Array(256);
+  after = new Float64Array(256);
+  stretchBefore = new Float64Array(256);
+  stretchAfter = new Float64Array(256);
+  shrinkBefore = new Float64Array(256);
+  shrinkAfter = new Float64Array(256);
+  penalty = new Float64Array(256);
+  flag = new Uint8Array(256);
+  end = new Uint32Array(256);
+  next = new Uint32Array(256);
+
+  add(
+    before: number,
+    after: number,
+    stretchBefore: number,
+    stretchAfter: number,
+    shrinkBefore: number,
+    shrinkAfter: number,
+    penalty: number,
+    flag: number,
+    end: number,
+    next: number,
+  ): void {
+    const i = this.count++;
+    if (i === this.before.length) this.#grow();
+    this.before[i] = before;
+    this.after[i] = after;
+    this.stretchBefore[i] = stretchBefore;
+    this.stretchAfter[i] = stretchAfter;
+    this.shrinkBefore[i] = shrinkBefore;
+    this.shrinkAfter[i] = shrinkAfter;
+    this.penalty[i] = penalty;
+    this.flag[i] = flag;
+    this.end[i] = end;
+    this.next[i] = next;
+  }
+
+  #grow(): void {
+    const floats = (old: Float64Array) => {
+      const more = new Float64Array(old.length * 2);
+      more.set(old);
+      return more;
+    };
+    const whole = (old: Uint32Array) => {
+      const more = new Uint32Array(old.length * 2);
+      more.set(old);
+      return more;
+    };
+    this.before = floats(this.before);
+    this.after = floats(this.after);
+    this.stretchBefore = floats(this.stretchBefore);
+    this.stretchAfter = floats(this.stretchAfter);
+    this.shrinkBefore = floats(this.shrinkBefore);
+    this.shrinkAfter = floats(this.shrinkAfter);
+    this.penalty = floats(this.penalty);
+    this.end = whole(this.end);
+    this.next = whole(this.next);
+    const flag = new Uint8Array(this.flag.length * 2);
+    flag.set(this.flag);
+    this.flag = flag;
+  }
+}
+
+const breaks = new Breaks();
+
+const NO_BREAK_SPACE = 0xa0;
+const TAB = 9;
+const LINE_SEPARATOR = 0x2028;
+export const isSpace = (code: number): boolean => code === 32 || code === NO_BREAK_SPACE || code === 10 || code === 13;
+const endsWord = (code: number): boolean => isSpace(code) || code === LINE_SEPARATOR || code === TAB;
+
+/**
+ * Walks through the characters once, from `start` (behind a drop cap): words, the gaps between them, and all places
+ * where a line may end.
+ */
+function breaksOf(
+  { text, pictures }: Characters,
+  runs: readonly StyleRun[],
+  style: ParagraphProperties,
+  main: SetLook,
+  start: number,
+): Pick<
+  Prepared,
+  | 'pieces'
+  | 'tabs'
+  | 'count'
+  | 'before'
+  | 'after'
+  | 'stretchBefore'
+  | 'stretchAfter'
+  | 'shrinkBefore'
+  | 'shrinkAfter'
+  | 'penalty'
+  | 'flag'
+  | 'end'
+  | 'next'
+  | 'hangs'
+  | 'missing'
+> {
+  const { wordSpace, letterSpace, glyphScale } = style;
+  const em = main.shaper.face.unitsPerEm;
+  const elastic = letterSpace.least !== letterSpace.most || glyphScale.least !== glyphScale.most;
+  const plain = !elastic && letterSpace.best === 0 && glyphScale.best === 1;
+  /** Width of so many glyphs as set at best, and what they can give and take, from their natural width. */
+  const natural = (width: number, glyphs: number) => (plain ? width : (width + glyphs * letterSpace.best * em) * glyphScale.best);
+  const grows = (width: number, glyphs: number) =>
+    elastic ? (width + glyphs * letterSpace.most * em) * glyphScale.most - natural(width, glyphs) : 0;
+  const gives = (width: number, glyphs: number) =>
+    elastic ? natural(width, glyphs) - (width + glyphs * letterSpace.least * em) * glyphScale.least : 0;
+
+  breaks.count = 0;
+  breaks.add(0, 0, 0, 0, 0, 0, 0, PLAIN_BREAK, start, start);
   const pieces: Piece[] = [];
+  const tabs: Tab[] = [];
   let x = 0;
   let stretch = 0;
   let shrink = 0;
   let missing = 0;
-  const { least, most } = style.wordSpace;
-
-  const breakAt = (b: number, a: number, p: number, f: number, last: number, first: number, gap = 0, grow = 0, give = 0) => {
-    before.push(b);
-    after.push(a);
-    stretchBefore.push(stretch);
-    stretchAfter.push(stretch + grow);
-    shrinkBefore.push(shrink);
-    shrinkAfter.push(shrink + give);
-    penalty.push(p);
-    flag.push(f);
-    end.push(last);
-    next.push(first);
-    x += gap;
-    stretch += grow;
-    shrink += give;
-  };
-
   let run = 0;
-  let at = 0;
+  let picture = 0;
+  let at = start;
+  let wordStart = 0;
+
   while (at < text.length) {
     const code = text.charCodeAt(at);
     while (runs[run]!.to <= at) run++;
-    if (code === 0x2028) {
-      breakAt(x, x, -Infinity, FORCED_BREAK, at, at + 1);
+    if (code === LINE_SEPARATOR) {
+      breaks.add(x, x, stretch, stretch, shrink, shrink, -Infinity, FORCED_BREAK, at, at + 1);
+      at++;
+      continue;
+    }
+    if (code === TAB) {
+      tabs.push({ at, x });
+      if (at > start) breaks.add(x, x, stretch, stretch, shrink, shrink, 0, PLAIN_BREAK, at, at + 1);
       at++;
       continue;
     }
     if (isSpace(code)) {
       // Spaces that follow one another are one gap: they vanish together where a line ends.
       let to = at + 1;
-      let breaks = code !== NO_BREAK_SPACE;
-      for (; to < text.length && isSpace(text.charCodeAt(to)); to++) if (text.charCodeAt(to) !== NO_BREAK_SPACE) breaks = true;
-      const kern = to === at + 1 ? spaceKern(shaper, runs[run]!, setting.language, text, at) : 0;
-      const width = spaceOf[run]! * (to - at) + kern;
-      const grow = width * (most - 1);
-      const give = width * (1 - least);
-      if (breaks && at > 0 && to < text.length) breakAt(x, x + width, 0, 0, at, to, width, grow, give);
-      else {
-        x += width;
-        stretch += grow;
-        shrink += give;
-      }
+      let parts = code !== NO_BREAK_SPACE;
+      for (; to < text.length && isSpace(text.charCodeAt(to)); to++) if (text.charCodeAt(to) !== NO_BREAK_SPACE) parts = true;
+      const own = runs[run]!;
+      const kerned = to === at + 1 && at > own.from && to < own.to;
+      const kern = kerned ? own.words.spaceKern(text.charCodeAt(at - 1), text.charCodeAt(to)) : 0;
+      const face = (own.words.space * (to - at) + kern) * own.factor;
+      const width = face * wordSpace.best;
+      const grow = face * (wordSpace.most - wordSpace.best);
+      const give = face * (wordSpace.best - wordSpace.least);
+      if (parts && at > start && to < text.length)
+        breaks.add(x, x + width, stretch, stretch + grow, shrink, shrink + give, 0, PLAIN_BREAK, at, to);
+      x += width;
+      stretch += grow;
+      shrink += give;
       at = to;
       continue;
     }
-    let to = at + 1;
-    while (to < text.length && !isSpace(text.charCodeAt(to)) && text.charCodeAt(to) !== 0x2028) to++;
-    const first = pieces.length;
-    let start = x;
-    for (let from = at; from < to;) {
-      while (runs[run]!.to <= from) run++;
-      const upTo = Math.min(to, runs[run]!.to);
-      const shaped = shaper.shape(runs[run]!.face, runs[run]!.features, setting.language, text.slice(from, upTo));
-      const width = (shaped.width + runs[run]!.tracking * shaped.glyphs.length) * runs[run]!.factor;
-      missing += shaped.missing;
-      pieces.push({ from, to: upTo, run, shaped, width });
-      start += width;
-      from = upTo;
-    }
-    const word = text.slice(at, to);
-    const opportunities = wordBreaks(word, style.hyphens, setting);
-    if (opportunities) {
-      for (const { offset, hyphen } of opportunities) {
-        const cut = at + offset;
-        let left = 0;
-        let right = 0;
-        for (let i = first; i < pieces.length; i++) {
-          const piece = pieces[i]!;
-          if (piece.to <= cut) {
-            left += piece.width;
-            if (piece.to === cut && hyphen)
-              left += hyphenWidth(shaper, runs[piece.run]!, setting.language, text.slice(piece.from, cut)) - piece.width;
-          } else if (piece.from >= cut) right += piece.width;
-          else {
-            const own = runs[piece.run]!;
-            const head = text.slice(piece.from, cut);
-            left += hyphen ? hyphenWidth(shaper, own, setting.language, head) : widthOf(shaper, own, setting.language, head);
-            right += widthOf(shaper, own, setting.language, text.slice(cut, piece.to));
-          }
-        }
-        breakAt(x + left, start - right, hyphen ? HYPHEN_PENALTY : 0, hyphen ? HYPHEN_BREAK : 0, cut, cut);
-      }
-    }
-    x = start;
-    at = to;
-  }
-  breakAt(x, x, -Infinity, FORCED_BREAK, text.length, text.length);
-
-  const face = shaper.face(main.face);
-  const list = paragraph.attrs.list;
-  const listIndent = list ? LIST_INDENT * style.size * (list.level + 1) : 0;
-  const markerText = list ? (list.kind === 'number' ? `${list.number ?? 1}.` : '•') : '';
-  const markerShaped = list ? shaper.shape(main.face, main.features, setting.language, markerText) : undefined;
-  return {
-    text,
-    style,
-    runs,
-    pieces,
-    positions,
-    language: setting.language,
-    scale: main.scale,
-    space: widthOf(shaper, main, setting.language, ' '),
-    count: before.length,
-    before: Float64Array.from(before),
-    after: Float64Array.from(after),
-    stretchBefore: Float64Array.from(stretchBefore),
-    stretchAfter: Float64Array.from(stretchAfter),
-    shrinkBefore: Float64Array.from(shrinkBefore),
-    shrinkAfter: Float64Array.from(shrinkAfter),
-    penalty: Float64Array.from(penalty),
-    flag: Uint8Array.from(flag),
-    end: Uint32Array.from(end),
-    next: Uint32Array.from(next),
-    ascent: face.ascent * main.scale,
-    descent: -face.descent * main.scale,
-    marker: markerShaped && { text: markerText, shaped: markerShaped, width: markerShaped.width * main.scale },
-    indent: style.leftIndent + listIndent,
-    firstIndent: list ? 0 : style.firstIndent,
-    missing,
-  };
-}
-
-const NO_BREAK_SPACE = 0xa0;
-const isSpace = (code: number): boolean => code === 32 || code === NO_BREAK_SPACE || code === 9 || code === 10 || code === 13;
-
-function mainRun(style: ParagraphProperties, setting: Setting): StyleRun {
-  return styleRun(style, style.weight, style.italic, style.features.join(','), setting, undefined);
-}
-
-function styleRun(
-  style: ParagraphProperties,
-  weight: number,
-  italic: boolean,
-  features: string,
-  setting: Setting,
-  main: StyleRun | undefined,
-): StyleRun {
-  const choice = chooseFace(style.family, weight, italic) ?? chooseFace('Source Serif 4', weight, italic)!;
-  const face = setting.shaper.face(choice.face.id);
-  const scale = style.size / face.unitsPerEm;
-  return {
-    from: 0,
-    to: 0,
-    face: face.id,
-    features,
-    size: style.size,
-    scale,
-    factor: main ? scale / main.scale : 1,
-    tracking: (style.tracking * face.unitsPerEm) / 1000,
-    rise: 0,
-    ink: setting.ink(style.swatch, style.tint),
-  };
-}
-
-/** The paragraph's characters with fields filled in, and the style runs over them. */
-function characters(paragraph: ParagraphNode, style: ParagraphProperties, main: StyleRun, setting: Setting): Characters {
-  const nodes = paragraph.content ?? [];
-  let text = '';
-  const runs: StyleRun[] = [];
-  const hasField = nodes.some((node) => node.type === 'field');
-  const positions: number[] = [];
-  let position = 0;
-  for (const node of nodes) {
-    const shown = shownText(node, setting.fields);
-    if (shown === '') {
-      position += 1;
+    if (pictures.length > 0 && pictures[picture]?.at === at) {
+      // A picture is a word of its own: a line may end on either side of it, as beside a letter of a script without spaces.
+      const own = runs[run]!;
+      const blank = own.words.get(OBJECT);
+      pieces.push({
+        from: at,
+        to: at + 1,
+        run,
+        word: { ...blank, width: pictures[picture]!.width / own.look.scale, breaks: [] },
+      });
+      x += pictures[picture]!.width / main.scale;
+      picture++;
+      at++;
       continue;
     }
-    const own = markedRun(node.marks, style, main, setting);
-    const from = text.length;
-    text += shown;
-    const last = runs.at(-1);
-    if (last && sameLook(last, own)) runs[runs.length - 1] = { ...last, to: text.length };
-    else runs.push({ ...own, from, to: text.length });
-    if (hasField) for (let i = 0; i < shown.length; i++) positions.push(node.type === 'text' ? position + i : position);
-    position += node.type === 'text' ? shown.length : 1;
-  }
-  if (runs.length === 0) runs.push({ ...main, from: 0, to: 0 });
-  if (hasField) positions.push(position);
-  return { text, runs, positions: hasField ? Uint32Array.from(positions) : undefined };
-}
-
-function shownText(node: InlineNode, fields: FieldValues): string {
-  if (node.type === 'text') return node.text ?? '';
-  if (node.type === 'lineBreak') return '\u2028';
-  return fields[node.attrs!.name];
-}
-
-function markedRun(marks: readonly Mark[] | undefined, style: ParagraphProperties, main: StyleRun, setting: Setting): StyleRun {
-  if (!marks || marks.length === 0) return main;
-  const has = (type: Mark['type']) => marks.some((mark) => mark.type === type);
-  const features = [...style.features, ...(has('superscript') ? ['sups'] : []), ...(has('subscript') ? ['subs'] : [])];
-  // Emphasis inside italic text is set upright, as is common practice.
-  const italic = has('emphasis') ? !style.italic : style.italic;
-  return styleRun(style, has('strong') ? Math.max(700, style.weight) : style.weight, italic, features.join(','), setting, main);
-}
-
-const sameLook = (a: StyleRun, b: StyleRun): boolean =>
-  a.face === b.face && a.features === b.features && a.size === b.size && a.ink === b.ink;
-
-function widthOf(shaper: Shaper, run: StyleRun, language: string, text: string): number {
-  const shaped = shaper.shape(run.face, run.features, language, text);
-  return (shaped.width + run.tracking * shaped.glyphs.length) * run.factor;
-}
-
-const hyphenWidth = (shaper: Shaper, run: StyleRun, language: string, head: string): number =>
-  widthOf(shaper, run, language, `${head}-`);
-
-/**
- * What the face's kerning adds to a space between its two neighbours. Words are shaped by themselves, so that they
- * can be remembered; few faces kern with the space, and this is where those that do are done justice.
- */
-function spaceKern(shaper: Shaper, run: StyleRun, language: string, text: string, at: number): number {
-  if (at === 0 || at === text.length - 1 || run.from >= at || run.to <= at + 1) return 0;
-  const left = text[at - 1]!;
-  const right = text[at + 1]!;
-  const shape = (of: string) => shaper.shape(run.face, run.features, language, of).width;
-  const kern = shape(`${left} `) - shape(left) + (shape(` ${right}`) - shape(right)) - 2 * shape(' ');
-  return kern * run.factor;
-}
-
-interface Opportunity {
-  readonly offset: number;
-  readonly hyphen: boolean;
-}
-
-/** Breaks that Unicode (UAX #14) allows inside a stretch without spaces, remembered by stretch. */
-const attachedBreaks = new Map<string, readonly number[]>();
-
-const PLAIN_WORD = /^[\p{L}\p{M}'’‘“”"().,;:!?]*$/u;
-
-function unicodeBreaks(word: string): readonly number[] {
-  if (PLAIN_WORD.test(word) && !/[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Thai}]/u.test(word)) return [];
-  let out = attachedBreaks.get(word);
-  if (!out) {
-    const found: number[] = [];
-    const breaker = new LineBreaker(word);
-    for (let next = breaker.nextBreak(); next; next = breaker.nextBreak()) {
-      if (next.position < word.length && word[next.position - 1] !== '\u00AD') found.push(next.position);
+    let to = at + 1;
+    while (to < text.length && !endsWord(text.charCodeAt(to)) && !(text[to] === OBJECT && pictures[picture]?.at === to)) to++;
+    wordStart = breaks.count;
+    if (to <= runs[run]!.to) {
+      const own = runs[run]!;
+      const word = own.words.get(text.slice(at, to));
+      pieces.push({ from: at, to, run, word });
+      missing += word.shaped.missing;
+      const f = own.factor;
+      const glyphs = word.shaped.glyphs.length;
+      const width = natural(word.width, glyphs) * f;
+      const grow = grows(word.width, glyphs) * f;
+      const give = gives(word.width, glyphs) * f;
+      for (const b of word.breaks) {
+        const left = natural(b.left, b.leftGlyphs) * f;
+        const right = natural(b.right, b.rightGlyphs) * f;
+        breaks.add(
+          x + left,
+          x + width - right,
+          stretch + grows(b.left, b.leftGlyphs) * f,
+          stretch + grow - grows(b.right, b.rightGlyphs) * f,
+          shrink + gives(b.left, b.leftGlyphs) * f,
+          shrink + give - gives(b.right, b.rightGlyphs) * f,
+          penaltyOf(b.flag),
+          b.flag,
+          at + b.offset,
+          at + b.offset,
+        );
+      }
+      x += width;
+      stretch += grow;
+      shrink += give;
+    } else {
+      const mixed = mixedWord(text, at, to, runs, run, pieces, style.hyphens);
+      missing += mixed.missing;
+      for (const b of mixed.breaks) {
+        breaks.add(
+          x + natural(b.left, b.leftGlyphs),
+          x + natural(mixed.width, mixed.glyphs) - natural(b.right, mixed.glyphs - b.leftGlyphs),
+          stretch + grows(b.left, b.leftGlyphs),
+          stretch + grows(mixed.width, mixed.glyphs) - grows(b.right, mixed.glyphs - b.leftGlyphs),
+          shrink + gives(b.left, b.leftGlyphs),
+          shrink + gives(mixed.width, mixed.glyphs) - gives(b.right, mixed.glyphs - b.leftGlyphs),
+          penaltyOf(b.flag),
+          b.flag,
+          at + b.offset,
+          at + b.offset,
+        );
+      }
+      x += natural(mixed.width, mixed.glyphs);
+      stretch += grows(mixed.width, mixed.glyphs);
+      shrink += gives(mixed.width, mixed.glyphs);
     }
-    out = found;
-    if (attachedBreaks.size > 50_000) attachedBreaks.clear();
-    attachedBreaks.set(word, out);
+    at = to;
   }
-  return out;
+  if (!style.hyphenLimits.lastWord && breaks.count > wordStart) {
+    let kept = wordStart;
+    for (let i = wordStart; i < breaks.count; i++) {
+      if (breaks.flag[i] === HYPHEN_BREAK) continue;
+      moveBreak(i, kept++);
+    }
+    breaks.count = kept;
+  }
+  breaks.add(x, x, stretch, stretch, shrink, shrink, -Infinity, FORCED_BREAK, text.length, text.length);
+  const hangs = style.hanging > 0 ? hang(text, runs, style.hanging) : undefined;
+  const n = breaks.count;
+  return {
+    pieces,
+    tabs,
+    missing,
+    count: n,
+    before: breaks.before.slice(0, n),
+    after: breaks.after.slice(0, n),
+    stretchBefore: breaks.stretchBefore.slice(0, n),
+    stretchAfter: breaks.stretchAfter.slice(0, n),
+    shrinkBefore: breaks.shrinkBefore.slice(0, n),
+    shrinkAfter: breaks.shrinkAfter.slice(0, n),
+    penalty: breaks.penalty.slice(0, n),
+    flag: breaks.flag.slice(0, n),
+    end: breaks.end.slice(0, n),
+    next: breaks.next.slice(0, n),
+    hangs,
+  };
 }
 
-function wordBreaks(word: string, hyphens: boolean, setting: Setting): readonly Opportunity[] | undefined {
-  const attached = unicodeBreaks(word);
-  const soft = word.includes('\u00AD');
-  if (attached.length === 0) {
-    const points = hyphens || soft ? setting.hyphenation.points(word, setting.language) : [];
-    return points.length === 0 ? undefined : points.map((offset) => ({ offset, hyphen: true }));
+const penaltyOf = (flag: number): number =>
+  flag === HYPHEN_BREAK ? HYPHEN_PENALTY : flag === PLAIN_BREAK ? 0 : EMERGENCY_PENALTY;
+
+function moveBreak(from: number, to: number): void {
+  if (from === to) return;
+  const { before, after, stretchBefore, stretchAfter, shrinkBefore, shrinkAfter, penalty, flag, end, next } = breaks;
+  for (const column of [before, after, stretchBefore, stretchAfter, shrinkBefore, shrinkAfter, penalty, flag, end, next])
+    column[to] = column[from]!;
+}
+
+/** A word that changes its look on the way: its parts set each by itself, broken where the whole may be. Units of the paragraph. */
+function mixedWord(
+  text: string,
+  at: number,
+  to: number,
+  runs: readonly StyleRun[],
+  first: number,
+  pieces: Piece[],
+  hyphens: boolean,
+): {
+  width: number;
+  glyphs: number;
+  missing: number;
+  breaks: { offset: number; flag: Word['breaks'][number]['flag']; left: number; right: number; leftGlyphs: number }[];
+} {
+  const own: Piece[] = [];
+  let width = 0;
+  let glyphs = 0;
+  let missing = 0;
+  for (let from = at, run = first; from < to;) {
+    while (runs[run]!.to <= from) run++;
+    const upTo = Math.min(to, runs[run]!.to);
+    const word = runs[run]!.words.get(text.slice(from, upTo));
+    own.push({ from, to: upTo, run, word });
+    width += word.width * runs[run]!.factor;
+    glyphs += word.shaped.glyphs.length;
+    missing += word.shaped.missing;
+    from = upTo;
   }
-  const out: Opportunity[] = [];
-  let from = 0;
-  for (const to of [...attached, word.length]) {
-    // A word joined by a hyphen is broken at that hyphen only, as is common practice.
-    if (hyphens && !word.includes('-')) {
-      for (const point of setting.hyphenation.points(word.slice(from, to), setting.language))
-        out.push({ offset: from + point, hyphen: true });
+  pieces.push(...own);
+  const whole = runs[first]!.words.get(text.slice(at, to));
+  const out = (
+    hyphens || text.slice(at, to).includes('\u00AD') ? whole.breaks : whole.breaks.filter((b) => b.flag !== HYPHEN_BREAK)
+  ).map(({ offset, flag }) => {
+    const cut = at + offset;
+    let left = 0;
+    let right = 0;
+    let leftGlyphs = 0;
+    for (const piece of own) {
+      const { words, factor } = runs[piece.run]!;
+      const ends = piece.from < cut && piece.to >= cut && flag === HYPHEN_BREAK;
+      if (piece.from < cut) {
+        const head = text.slice(piece.from, Math.min(cut, piece.to));
+        left += words.widthOf(ends ? `${head}-` : head) * factor;
+        leftGlyphs += words.look.shaper.shape(head).glyphs.length;
+      }
+      if (piece.to > cut) right += words.widthOf(text.slice(Math.max(cut, piece.from), piece.to)) * factor;
     }
-    if (to < word.length) out.push({ offset: to, hyphen: false });
-    from = to;
+    return { offset, flag, left, right, leftGlyphs };
+  });
+  return { width, glyphs, missing, breaks: out };
+}
+
+/** What hangs over the edges at each break; taken off the widths in place. */
+function hang(text: string, runs: readonly StyleRun[], amount: number): NonNullable<Prepared['hangs']> {
+  const n = breaks.count;
+  const left = new Float64Array(n);
+  const right = new Float64Array(n);
+  let run = 0;
+  for (let i = 0; i < n; i++) {
+    const first = breaks.next[i]!;
+    const last = breaks.end[i]! - 1;
+    const begins = hangsLeft(text[first] ?? '');
+    if (begins > 0) {
+      while (runs[run]!.to <= first && run < runs.length - 1) run++;
+      while (runs[run]!.from > first && run > 0) run--;
+      left[i] = begins * amount * runs[run]!.words.widthOf(text[first]!) * runs[run]!.factor;
+    }
+    const character = breaks.flag[i] === HYPHEN_BREAK ? '-' : (text[last] ?? '');
+    const ends = i > 0 ? hangsRight(character) : 0;
+    if (ends > 0) {
+      while (runs[run]!.to <= last && run < runs.length - 1) run++;
+      while (runs[run]!.from > last && run > 0) run--;
+      right[i] = ends * amount * runs[run]!.words.widthOf(character) * runs[run]!.factor;
+    }
+    breaks.after[i]! += left[i]!;
+    breaks.before[i]! -= right[i]!;
   }
-  return out;
+  return { left, right };
 }

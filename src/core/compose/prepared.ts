@@ -1,22 +1,19 @@
-import type { ParagraphProperties } from '../records/paragraphStyle';
+import type { DropCap, ParagraphProperties } from '../records/paragraphStyle';
 import type { Shaped } from '../type/shaper';
+import type { Broken } from './breaking';
 import type { Ink } from './displayList';
+import type { PlacedLine } from './fill';
+import type { SetLook } from './looks';
+import type { Word, Words } from './words';
 
-/** A stretch of a paragraph in one face, size and colour. */
+/** A stretch of a paragraph in one look. */
 export interface StyleRun {
   readonly from: number;
   readonly to: number;
-  readonly face: string;
-  readonly features: string;
-  readonly size: number;
-  /** Points a font unit is worth in this run. */
-  readonly scale: number;
+  readonly look: SetLook;
+  readonly words: Words;
   /** What a font unit of this run is in the paragraph's units. */
   readonly factor: number;
-  /** Font units added after each glyph. */
-  readonly tracking: number;
-  readonly rise: number;
-  readonly ink: Ink;
 }
 
 /** A word, or what of it lies in one style run. */
@@ -24,20 +21,45 @@ export interface Piece {
   readonly from: number;
   readonly to: number;
   readonly run: number;
-  readonly shaped: Shaped;
-  /** In the paragraph's units, with tracking. */
+  readonly word: Word;
+}
+
+/** A picture that stands in the text like a letter. Points. */
+export interface InlinePicture {
+  readonly at: number;
+  readonly picture: string;
   readonly width: number;
+  readonly height: number;
+  readonly rise: number;
+}
+
+/** A tab: where it is in the text, and how far the text before it reaches, in units, tabs counting nothing. */
+export interface Tab {
+  readonly at: number;
+  readonly x: number;
+}
+
+/** The first letters of a paragraph, set large beside its first lines. Points. */
+export interface PreparedCap {
+  readonly of: DropCap;
+  readonly text: string;
+  readonly shaped: Shaped;
+  readonly look: SetLook;
+  /** From the column's left to the text beside it. */
+  readonly width: number;
+  /** Taken off its x, so that its stem and not its side bearing stands at the column's edge. */
+  readonly bearing: number;
 }
 
 /**
- * A paragraph made ready for breaking: its pieces shaped, and every place where a line may end.
+ * A paragraph made ready for breaking: its words shaped, and every place where a line may end.
  *
  * Widths are in the paragraph's own units: font units of its main face and size, so that sums of advances stay
  * whole numbers; `scale` turns them into points.
  *
  * A line from break `a` to break `b` is `before[b] − after[a]` wide, can stretch by
- * `stretchBefore[b] − stretchAfter[a]`, and shrink alike. What vanishes at a break (a space) or appears (a hyphen)
- * is thereby counted where it belongs. Break 0 is the beginning of the paragraph.
+ * `stretchBefore[b] − stretchAfter[a]`, and shrink alike. What vanishes at a break (a space), appears (a hyphen) or
+ * hangs over the edge is thereby counted where it belongs. Break 0 is the beginning of the paragraph.
  */
 export interface Prepared {
   readonly text: string;
@@ -46,7 +68,6 @@ export interface Prepared {
   readonly pieces: readonly Piece[];
   /** Position in the body, from the paragraph's start, of each character; undefined where they are the same. */
   readonly positions: Uint32Array | undefined;
-  readonly language: string;
   readonly scale: number;
   /** Width of a space of the main face, in units. */
   readonly space: number;
@@ -58,20 +79,46 @@ export interface Prepared {
   readonly shrinkBefore: Float64Array;
   readonly shrinkAfter: Float64Array;
   readonly penalty: Float64Array;
-  /** 1 where a hyphen appears, 2 where the line must end. */
+  /** How a line ends here: one of the constants below. */
   readonly flag: Uint8Array;
   /** The character after the line's last, and the first of the next line. */
   readonly end: Uint32Array;
   readonly next: Uint32Array;
-  /** Of the main face at its size, points; both positive. */
+  /** What hangs over the left edge when a line begins here, and over the right when it ends; undefined: nothing does. */
+  readonly hangs: { readonly left: Float64Array; readonly right: Float64Array } | undefined;
+  readonly tabs: readonly Tab[];
+  readonly pictures: readonly InlinePicture[];
+  readonly cap: PreparedCap | undefined;
+  /** Of the rules above and below, where the style has them. */
+  readonly ruleInks: readonly [Ink, Ink] | undefined;
+  /** Of the main face at its size, points; all positive. */
   readonly ascent: number;
   readonly descent: number;
-  readonly marker: { readonly text: string; readonly shaped: Shaped; readonly width: number } | undefined;
+  readonly capHeight: number;
+  readonly marker: { readonly text: string; readonly shaped: Shaped; readonly width: number; readonly look: SetLook } | undefined;
   /** Points the lines stand in from the column's left: the style's indent, and a list's. */
   readonly indent: number;
   readonly firstIndent: number;
+  /** Characters that no face has, and what the faces lack or had to take from others. */
   readonly missing: number;
+  readonly lacks: readonly string[];
+  readonly rightToLeft: boolean;
+  /** What its fields showed, in order; undefined where it has none. */
+  readonly fields: readonly { readonly at: number; readonly value: string }[] | undefined;
+  /** The same paragraph with another lead-in, for one that follows the first line: characters it is to cover. */
+  readonly withLead: ((characters: number) => Prepared) | undefined;
+  /** How it was last broken over lines of one width, and last set into lines. */
+  readonly memory: PreparedMemory;
 }
 
+export interface PreparedMemory {
+  width: number;
+  broken: Broken | undefined;
+  lines: readonly PlacedLine[];
+}
+
+export const PLAIN_BREAK = 0;
 export const HYPHEN_BREAK = 1;
 export const FORCED_BREAK = 2;
+/** Taken only when nothing else is left. */
+export const EMERGENCY_BREAK = 3;

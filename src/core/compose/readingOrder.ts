@@ -1,4 +1,5 @@
 import { overlaps } from '../geometry/box';
+import { mappedBox } from '../geometry/matrix';
 import { type Document, find } from '../records/document';
 import type { TextRole } from '../records/text';
 import type { Item } from './displayList';
@@ -11,9 +12,10 @@ const ROLES: readonly TextRole[] = ['headline', 'standfirst', 'byline', 'body', 
  * the order in which a reader takes them.
  */
 export function inReadingOrder(document: Document, items: readonly Item[]): Item[] {
-  const keys = items.map((item) => {
+  const boxes = items.map((item) => mappedBox(item.transform, item.box));
+  const keys = items.map((item, i) => {
     const text = item.type === 'text' ? find(document, 'text', item.text) : undefined;
-    return { story: text?.story ?? '', role: text ? ROLES.indexOf(text.role) : -1, x: item.box.x, y: item.box.y };
+    return { story: text?.story ?? '', role: text ? ROLES.indexOf(text.role) : -1, x: boxes[i]!.x, y: boxes[i]!.y };
   });
   const storyTop = new Map<string, number>();
   keys.forEach(({ story, y }) => storyTop.set(story, Math.min(storyTop.get(story) ?? Infinity, y)));
@@ -33,7 +35,7 @@ export function inReadingOrder(document: Document, items: readonly Item[]): Item
   while (left.length > 0) {
     let best = -1;
     for (let i = 0; i < left.length; i++) {
-      const covered = left.slice(0, i).some((below) => overlaps(items[below]!.box, items[left[i]!]!.box, 0.01));
+      const covered = left.slice(0, i).some((below) => overlaps(boxes[below]!, boxes[left[i]!]!, 0.01));
       if (!covered && (best < 0 || before(left[i]!, left[best]!))) best = i;
     }
     out.push(items[left.splice(best, 1)[0]!]!);

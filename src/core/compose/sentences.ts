@@ -1,7 +1,8 @@
 import type { Box } from '../geometry/box';
-import { plainText } from '../records/body';
+import { mappedBox } from '../geometry/matrix';
+import { paragraphsOf, plainText } from '../records/body';
 import type { TextRecord } from '../records/index';
-import type { PageList, Run } from './displayList';
+import { type PageList, runWidth } from './displayList';
 
 /** A sentence of a text: characters of a paragraph, and where they stand on pages, a box for each line. */
 export interface PlacedSentence {
@@ -17,15 +18,10 @@ export interface PlacedSentence {
  * The sentences of a text, by the rules of Unicode (UAX #29, as the language's `Intl.Segmenter` has them), with their
  * places on the pages. A sentence that no frame shows has no boxes.
  */
-export function sentencesOf(
-  text: TextRecord,
-  language: string,
-  pages: readonly PageList[],
-  widthOf: (run: Run) => number,
-): PlacedSentence[] {
+export function sentencesOf(text: TextRecord, language: string, pages: readonly PageList[]): PlacedSentence[] {
   const segmenter = new Intl.Segmenter(language, { granularity: 'sentence' });
   const out: PlacedSentence[] = [];
-  text.body.content.forEach((node, paragraph) => {
+  paragraphsOf(text.body).forEach((node, paragraph) => {
     const plain = plainText(node);
     for (const { index, segment } of segmenter.segment(plain)) {
       const words = segment.trim();
@@ -45,9 +41,11 @@ export function sentencesOf(
             const own = line.runs.filter((run) => run.to > sentence.from && run.from < sentence.to);
             const last = own.at(-1);
             if (!last) return;
-            const x = own[0]!.x;
-            const box = { x, y: line.baseline - line.ascent, w: last.x + widthOf(last) - x, h: line.ascent + line.descent };
-            boxes[index]!.push({ page: list.page, box });
+            const { x } = own[0]!;
+            const w = last.x + runWidth(last, line) - x;
+            const box = { x: line.x + x, y: line.baseline - line.ascent, w, h: line.ascent + line.descent };
+            const placed = mappedBox(item.transform, box);
+            boxes[index]!.push({ page: list.page, box: placed });
           });
         });
       }

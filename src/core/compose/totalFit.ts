@@ -1,5 +1,6 @@
 import type { Broken, Measure } from './breaking';
-import { FORCED_BREAK, HYPHEN_BREAK, type Prepared } from './prepared';
+import { firstFit } from './firstFit';
+import { EMERGENCY_BREAK, FORCED_BREAK, HYPHEN_BREAK, type Prepared } from './prepared';
 
 /**
  * Line breaking over the whole paragraph: of all ways to break it, the one with the fewest demerits.
@@ -19,6 +20,14 @@ export interface TotalFitOptions {
   readonly finalHyphen: number;
   /** Points every line of ragged text may fall short by at ratio 1; 0 for justified text. */
   readonly ragged: number;
+  /** Lines in a row that may end in hyphens. */
+  readonly mostHyphens: number;
+  /** q: lines more (or fewer) than the best number that are wished for. */
+  readonly looseness: number;
+  /** The last line is justified like the others. */
+  readonly fillLast: boolean;
+  /** Breaks that are not to be taken. */
+  readonly forbidden: ReadonlySet<number> | undefined;
 }
 
 /** Plain TeX's values, as in The TeXbook, chapter 14 (`\doublehyphendemerits`, `\adjdemerits`, `\finalhyphendemerits`), from memory. */
@@ -28,6 +37,10 @@ export const USUAL: TotalFitOptions = {
   fitnessChange: 10_000,
   finalHyphen: 5_000,
   ragged: 0,
+  mostHyphens: Infinity,
+  looseness: 0,
+  fillLast: false,
+  forbidden: undefined,
 };
 
 /** Tolerances tried one after another; the last takes any line, even one longer than its measure. */
@@ -36,87 +49,151 @@ const SECOND_TOLERANCE = 8;
 /** Points of slack that rounding of lengths may need. */
 const SLACK = 1e-4;
 
+/** Lines weighed for each possible break in the last attempt, on average, before the paragraph is broken line by line instead. */
+const MOST_STEPS = 400;
+
 export function totalFit(of: Prepared, measure: Measure, options: TotalFitOptions = USUAL): Broken {
   return (
     attempt(of, measure, options, options.tolerance, false) ??
     attempt(of, measure, options, Math.max(SECOND_TOLERANCE, options.tolerance), false) ??
-    attempt(of, measure, options, Infinity, true)!
+    attempt(of, measure, options, Infinity, true) ??
+    firstFit(of, measure, options.forbidden)
   );
 }
 
 /** Fitness classes: tight, normal, loose, very loose. */
 const CLASSES = 4;
 
+/** Beyond this, one bad line is as bad as another. */
+const MOST_RATIO = 1_000;
+
+/**
+ * Breaks reached by some best way, the paper's records, as columns that are used again for every paragraph. `link`
+ * strings the active ones together in the order of their lines.
+ */
+class Nodes {
+  position = new Int32Array(1024);
+  line = new Int32Array(1024);
+  fitness = new Uint8Array(1024);
+  hyphens = new Uint8Array(1024);
+  total = new Float64Array(1024);
+  previous = new Int32Array(1024);
+  beyond = new Int32Array(1024);
+  link = new Int32Array(1024);
+  count = 0;
+
+  grow(): void {
+    const more = <A extends Int32Array | Float64Array | Uint8Array>(old: A, fresh: A): A => {
+      fresh.set(old);
+      return fresh;
+    };
+    const size = this.position.length * 2;
+    this.position = more(this.position, new Int32Array(size));
+    this.line = more(this.line, new Int32Array(size));
+    this.fitness = more(this.fitness, new Uint8Array(size));
+    this.hyphens = more(this.hyphens, new Uint8Array(size));
+    this.total = more(this.total, new Float64Array(size));
+    this.previous = more(this.previous, new Int32Array(size));
+    this.beyond = more(this.beyond, new Int32Array(size));
+    this.link = more(this.link, new Int32Array(size));
+  }
+}
+
+const nodes = new Nodes();
+const bestTotal = new Float64Array(CLASSES);
+const bestNode = new Int32Array(CLASSES);
+const bestForced = new Uint8Array(CLASSES);
+
 function attempt(of: Prepared, measure: Measure, options: TotalFitOptions, tolerance: number, last: boolean): Broken | undefined {
   const { before, after, stretchBefore, stretchAfter, shrinkBefore, shrinkAfter, penalty, flag, count, scale } = of;
+  const { forbidden, mostHyphens, fitnessChange } = options;
   const rag = options.ragged / scale;
   const slack = SLACK / scale;
-
-  // Nodes: a break reached by some best way. Parallel arrays, as the paper's linked records.
-  const position: number[] = [0];
-  const line: number[] = [0];
-  const fitness: number[] = [1];
-  const total: number[] = [0];
-  const previous: number[] = [-1];
-  const beyond: number[] = [0];
-
-  let active: number[] = [0];
+  // Lines need not be told apart when all are of one width and any number of them will do.
+  const together = measure.uniform && options.looseness === 0;
   const widths: number[] = [];
   const widthOf = (index: number): number => {
     if (measure.uniform && index > 1) index = 1;
     return (widths[index] ??= measure.widthOf(index) / scale);
   };
 
-  const bestTotal = new Float64Array(CLASSES);
-  const bestNode = new Int32Array(CLASSES);
-  const bestForced = new Uint8Array(CLASSES);
+  nodes.count = 1;
+  nodes.position[0] = 0;
+  nodes.line[0] = 0;
+  nodes.fitness[0] = 1;
+  nodes.hyphens[0] = 0;
+  nodes.total[0] = 0;
+  nodes.previous[0] = -1;
+  nodes.beyond[0] = 0;
+  nodes.link[0] = -1;
+  let head = 0;
+  let steps = last ? MOST_STEPS * count + 10_000 : Infinity;
 
   for (let b = 1; b < count; b++) {
-    const mustEnd = flag[b] === FORCED_BREAK;
-    const hyphen = flag[b] === HYPHEN_BREAK;
+    const kind = flag[b]!;
+    if (kind === EMERGENCY_BREAK && !last) continue;
+    if (forbidden !== undefined && forbidden.has(b)) continue;
+    const mustEnd = kind === FORCED_BREAK;
+    const hyphen = kind === HYPHEN_BREAK;
     const isLast = b === count - 1;
     const p = penalty[b]!;
-    const kept: number[] = [];
-    let i = 0;
-    while (i < active.length) {
+    const x = before[b]!;
+    const stretchTo = stretchBefore[b]!;
+    const shrinkTo = shrinkBefore[b]!;
+    let left = -1;
+    let node = head;
+    while (node >= 0) {
       // Active nodes stand in order of their line; those of one line compete for one place.
-      const group = line[active[i]!]!;
+      const group = nodes.line[node]!;
+      const first = group === 0;
       bestTotal.fill(Infinity);
       let least = Infinity;
       const width = widthOf(group);
-      while (i < active.length && (measure.uniform ? sameWidth(line[active[i]!]!, group) : line[active[i]!] === group)) {
-        const node = active[i++]!;
-        const a = position[node]!;
-        const natural = before[b]! - after[a]!;
-        const stretch = stretchBefore[b]! - stretchAfter[a]!;
-        const shrink = shrinkBefore[b]! - shrinkAfter[a]!;
-        const short = width - natural;
+      while (node >= 0 && (together ? (nodes.line[node] === 0) === first : nodes.line[node] === group)) {
+        if (--steps < 0) return undefined;
+        const next = nodes.link[node]!;
+        const a = nodes.position[node]!;
+        const short = width - (x - after[a]!);
         let ratio: number;
-        if (short < -slack) ratio = rag > 0 || shrink <= 0 ? -Infinity : short / shrink;
-        else if (mustEnd) ratio = 0;
+        if (short < -slack) {
+          const shrink = shrinkTo - shrinkAfter[a]!;
+          ratio = rag > 0 || shrink <= 0 ? -Infinity : short / shrink;
+        } else if (mustEnd && !(isLast && options.fillLast)) ratio = 0;
         else if (rag > 0) ratio = short / rag;
-        else ratio = stretch > 0 ? short / stretch : short <= slack ? 0 : Infinity;
-
+        else {
+          const stretch = stretchTo - stretchAfter[a]!;
+          ratio = stretch > 0 ? short / stretch : short <= slack ? 0 : Infinity;
+        }
         const overfull = ratio < -1;
-        if (!overfull && !mustEnd) kept.push(node);
+        if (overfull || mustEnd) {
+          if (left < 0) head = next;
+          else nodes.link[left] = next;
+        } else left = node;
+        const from = node;
+        node = next;
         let force = false;
         if (overfull || ratio > tolerance) {
           // The last attempt takes what it must: the only way on, however bad.
-          if (!last || (overfull && (kept.length > 0 || i < active.length || least < Infinity))) continue;
+          if (!last || (overfull && (head >= 0 || least < Infinity))) continue;
           force = true;
         }
-        if (ratio === Infinity) ratio = MOST_RATIO;
-        const badness = 1 + 100 * Math.min(Math.abs(force && overfull ? MOST_RATIO : ratio), MOST_RATIO) ** 3;
-        let demerits = p >= 0 ? (badness + p) ** 2 : p > -Infinity ? badness ** 2 - p ** 2 : badness ** 2;
         const afterHyphen = flag[a] === HYPHEN_BREAK;
-        if (hyphen && afterHyphen) demerits += options.consecutiveHyphens;
-        if (isLast && afterHyphen) demerits += options.finalHyphen;
+        if (hyphen && nodes.hyphens[from]! >= mostHyphens && !force) continue;
+        if (ratio === Infinity) ratio = MOST_RATIO;
+        const bad = Math.min(Math.abs(force && overfull ? MOST_RATIO : ratio), MOST_RATIO);
+        const badness = 1 + 100 * bad * bad * bad;
+        let demerits = p >= 0 ? (badness + p) * (badness + p) : p > -Infinity ? badness * badness - p * p : badness * badness;
+        if (afterHyphen) {
+          if (hyphen) demerits += options.consecutiveHyphens;
+          if (isLast) demerits += options.finalHyphen;
+        }
         const fit = ratio < -0.5 ? 0 : ratio <= 0.5 ? 1 : ratio <= 1 ? 2 : 3;
-        if (Math.abs(fit - fitness[node]!) > 1) demerits += options.fitnessChange;
-        demerits += total[node]!;
+        const change = fit - nodes.fitness[from]!;
+        if (change > 1 || change < -1) demerits += fitnessChange;
+        demerits += nodes.total[from]!;
         if (demerits < bestTotal[fit]!) {
           bestTotal[fit] = demerits;
-          bestNode[fit] = node;
+          bestNode[fit] = from;
           bestForced[fit] = force ? 1 : 0;
           if (demerits < least) least = demerits;
         }
@@ -124,32 +201,43 @@ function attempt(of: Prepared, measure: Measure, options: TotalFitOptions, toler
       if (least < Infinity) {
         for (let c = 0; c < CLASSES; c++) {
           // What is worse than the best by more than γ can never win it back.
-          if (bestTotal[c]! > least + options.fitnessChange || bestTotal[c] === Infinity) continue;
+          if (bestTotal[c]! > least + fitnessChange || bestTotal[c] === Infinity) continue;
           const from = bestNode[c]!;
-          position.push(b);
-          line.push(line[from]! + 1);
-          fitness.push(c);
-          total.push(bestTotal[c]!);
-          previous.push(from);
-          beyond.push(beyond[from]! + bestForced[c]!);
-          kept.push(position.length - 1);
+          const made = nodes.count++;
+          if (made === nodes.position.length) nodes.grow();
+          nodes.position[made] = b;
+          nodes.line[made] = nodes.line[from]! + 1;
+          nodes.fitness[made] = c;
+          nodes.hyphens[made] = hyphen ? Math.min(255, nodes.hyphens[from]! + 1) : 0;
+          nodes.total[made] = bestTotal[c]!;
+          nodes.previous[made] = from;
+          nodes.beyond[made] = nodes.beyond[from]! + bestForced[c]!;
+          nodes.link[made] = node;
+          if (left < 0) head = made;
+          else nodes.link[left] = made;
+          left = made;
         }
       }
     }
-    if (!measure.uniform) kept.sort((m, n) => line[m]! - line[n]!);
-    active = kept;
-    if (active.length === 0) return undefined;
+    if (head < 0) return undefined;
   }
 
-  let best = active[0]!;
-  for (const node of active) if (total[node]! < total[best]!) best = node;
+  const best = bestEnd(head, options.looseness);
   const breaks: number[] = [];
-  for (let node = best; node >= 0; node = previous[node]!) breaks.push(position[node]!);
-  return { breaks: breaks.reverse(), demerits: total[best]!, forced: beyond[best]! };
+  for (let node = best; node >= 0; node = nodes.previous[node]!) breaks.push(nodes.position[node]!);
+  return { breaks: breaks.reverse(), demerits: nodes.total[best]!, forced: nodes.beyond[best]! };
 }
 
-/** Beyond this, one bad line is as bad as another. */
-const MOST_RATIO = 1_000;
-
-/** With uniform widths only the first line can differ from the rest. */
-const sameWidth = (line: number, group: number): boolean => (line === 0) === (group === 0);
+/** The end with the fewest demerits; with looseness, of those whose number of lines is nearest to the one wished for. */
+function bestEnd(head: number, looseness: number): number {
+  let best = head;
+  for (let node = head; node >= 0; node = nodes.link[node]!) if (nodes.total[node]! < nodes.total[best]!) best = node;
+  if (looseness === 0) return best;
+  const wished = nodes.line[best]! + looseness;
+  for (let node = head; node >= 0; node = nodes.link[node]!) {
+    const off = Math.abs(nodes.line[node]! - wished);
+    const bestOff = Math.abs(nodes.line[best]! - wished);
+    if (off < bestOff || (off === bestOff && nodes.total[node]! < nodes.total[best]!)) best = node;
+  }
+  return best;
+}

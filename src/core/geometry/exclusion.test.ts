@@ -1,11 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { sidesOf } from '../records/frame';
 import { exclusion, takenBy } from './exclusion';
 import { freeOf, united } from './intervals';
 import { boxOutline, outlineBox, outlineContains, simplified, doubleArea, laidOver, type Outline } from './outline';
 
 const make = (outline: Outline, standOff: number, flow: 'both' | 'clear' = 'both') =>
-  exclusion(outline, standOff, flow, outlineBox(outline)!);
+  exclusion(outline, sidesOf(standOff), flow, outlineBox(outline)!);
 
 describe('what an exclusion takes from a line', () => {
   const square = boxOutline({ x: 100, y: 100, w: 50, h: 40 });

@@ -2,30 +2,56 @@ import type { Box } from './box';
 import { united } from './intervals';
 import type { Outline } from './outline';
 
+/** Distances from an outline on its four sides, points. */
+export interface StandOff {
+  readonly top: number;
+  readonly right: number;
+  readonly bottom: number;
+  readonly left: number;
+}
+
+/** Where text runs beside an exclusion (`wrap-flow` of CSS Exclusions 1: both, start, end, maximum, clear). */
+export type Flow = 'both' | 'left' | 'right' | 'wider' | 'clear';
+
 /**
  * An area that text keeps out of, in the coordinates of a spread (points).
  *
- * The terms are those of CSS Exclusions 1 (`wrap-flow`) and CSS Shapes 1 (`shape-margin`): the outline is
- * widened by the stand-off with round joins, which is the Minkowski sum of the outline with a disc.
+ * The terms are those of CSS Exclusions 1 (`wrap-flow`) and CSS Shapes 1 (`shape-margin`): the outline is widened by
+ * the stand-off with round joins, which is the Minkowski sum of the outline with a disc; where the sides differ, with
+ * a disc whose quarters are those of four ellipses.
  */
 export interface Exclusion {
   readonly outline: Outline;
-  /** Radius of the disc the outline is widened by. */
-  readonly standOff: number;
-  /** Where text may run beside it: on both sides, or on neither (`clear`). */
-  readonly flow: 'both' | 'clear';
+  readonly standOff: StandOff;
+  readonly flow: Flow;
+  /** `union`: inside is what any ring surrounds, so that holes are filled; `evenOdd`: what an odd number does. */
+  readonly inside: 'union' | 'evenOdd';
   /** Box around the widened outline, for passing over what is far away. */
   readonly reach: Box;
 }
 
-/** @param outline closed rings in spread coordinates; @param standOff points, not negative */
-export function exclusion(outline: Outline, standOff: number, flow: 'both' | 'clear', around: Box): Exclusion {
-  return {
-    outline,
-    standOff,
-    flow,
-    reach: { x: around.x - standOff, y: around.y - standOff, w: around.w + 2 * standOff, h: around.h + 2 * standOff },
-  };
+/** @param outline closed rings in spread coordinates */
+export function exclusion(
+  outline: Outline,
+  standOff: StandOff,
+  flow: Flow,
+  around: Box,
+  inside: Exclusion['inside'] = 'union',
+): Exclusion {
+  const { top, right, bottom, left } = standOff;
+  const reach = { x: around.x - left, y: around.y - top, w: around.w + left + right, h: around.h + top + bottom };
+  return { outline, standOff, flow, inside, reach };
+}
+
+/** What an exclusion takes from a line of a column that reaches from `left` to `right`, by the way text is to run beside it. */
+export function takenIn(of: Exclusion, y0: number, y1: number, left: number, right: number): number[] {
+  const taken = takenBy(of, y0, y1);
+  if (taken.length === 0 || of.flow === 'both' || of.flow === 'clear') return taken;
+  const from = taken[0]!;
+  const to = taken.at(-1)!;
+  if (to <= left || from >= right) return taken;
+  const onLeft = of.flow === 'left' || (of.flow === 'wider' && from - left >= right - to);
+  return onLeft ? [from, Infinity] : [-Infinity, to];
 }
 
 /**
@@ -41,11 +67,16 @@ export function exclusion(outline: Outline, standOff: number, flow: 'both' | 'cl
  * @returns flat pairs in order and apart
  */
 export function takenBy(of: Exclusion, y0: number, y1: number): number[] {
-  const { outline, standOff: r } = of;
+  const { outline, standOff } = of;
   if (y1 <= of.reach.y || y0 >= of.reach.y + of.reach.h) return [];
   if (of.flow === 'clear') return [-Infinity, Infinity];
   const pairs: number[] = [];
   const crossings: number[] = [];
+  const inside = () => {
+    crossings.sort((a, b) => a - b);
+    for (let i = 0; i + 1 < crossings.length; i += 2) pairs.push(crossings[i]!, crossings[i + 1]!);
+    crossings.length = 0;
+  };
   for (const ring of outline) {
     const n = ring.length;
     for (let i = 0, j = n - 2; i < n; j = i, i += 2) {
@@ -57,41 +88,63 @@ export function takenBy(of: Exclusion, y0: number, y1: number): number[] {
         [ax, ay, bx, by] = [bx, by, ax, ay];
       }
       if (ay <= y0 && by > y0) crossings.push(ax + ((bx - ax) * (y0 - ay)) / (by - ay));
-      capsule(ax, ay, bx, by, r, y0, y1, pairs);
+      capsule(ax, ay, bx, by, standOff, y0, y1, pairs);
     }
+    if (of.inside === 'union') inside();
   }
-  crossings.sort((a, b) => a - b);
-  for (let i = 0; i + 1 < crossings.length; i += 2) pairs.push(crossings[i]!, crossings[i + 1]!);
+  inside();
   return united(pairs);
 }
 
+/** Reach to a side of a point that lies `d` above or below the band, when the stand-off there is `down` and at its level `across`. */
+const across = (d: number, down: number, level: number): number =>
+  d <= 0 ? level : down > 0 ? level * Math.sqrt(Math.max(0, 1 - (d / down) ** 2)) : 0;
+
 /**
- * Adds the x interval of (segment a–b widened by r) within the band y0…y1. Requires ay ≤ by.
+ * Adds the x interval of (segment a–b widened by the stand-off) within the band y0…y1. Requires ay ≤ by.
  *
- * The right edge is the greatest of x(t) + sqrt(r² − d(t)²), with d the distance of the segment's point from
- * the band. Inside the band d is 0 and the greatest is at an end of the part inside. Outside, with the segment
- * sloping by s = dx/dy, the derivative vanishes where d = r·|s|/sqrt(1 + s²), towards the leaning side; between
- * that point and the ends the function is concave, so the ends and that point are all there is to look at.
+ * A point above the band reaches it by the stand-off below it, one below the band by the stand-off above it. Along a
+ * segment that slopes by s = dx/dy the reach x ± r·√(1 − (d/q)²), q that stand-off and r the one to the side, is
+ * greatest where its derivative vanishes: at d = q·k/√(1 + k²) with k = |s|·q/r. It is concave between that point and
+ * the ends, so they are all there is to look at. With one stand-off for all sides this is the disc.
  */
-function capsule(ax: number, ay: number, bx: number, by: number, r: number, y0: number, y1: number, pairs: number[]): void {
-  if (by < y0 - r || ay > y1 + r) return;
+function capsule(ax: number, ay: number, bx: number, by: number, off: StandOff, y0: number, y1: number, pairs: number[]): void {
+  const { top, right, bottom, left } = off;
+  if (by < y0 - bottom || ay > y1 + top) return;
   const slope = by > ay ? (bx - ax) / (by - ay) : 0;
   let low = Infinity;
   let high = -Infinity;
   const look = (x: number, y: number) => {
-    const d = y < y0 ? y0 - y : y > y1 ? y - y1 : 0;
-    if (d > r) return;
-    const reach = Math.sqrt(r * r - d * d);
-    if (x - reach < low) low = x - reach;
-    if (x + reach > high) high = x + reach;
+    const above = y0 - y;
+    const below = y - y1;
+    if (above > bottom || below > top) return;
+    const d = above > 0 ? above : below > 0 ? below : 0;
+    const down = above > 0 ? bottom : top;
+    const toLeft = x - across(d, down, left);
+    const toRight = x + across(d, down, right);
+    if (toLeft < low) low = toLeft;
+    if (toRight > high) high = toRight;
   };
   look(ax, ay);
   look(bx, by);
   if (by > ay) {
-    const steep = (r * Math.abs(slope)) / Math.sqrt(1 + slope * slope);
-    for (const y of [y0, y1, y0 - steep, y1 + steep, y0 - r, y1 + r]) {
+    const at = (y: number) => {
       if (y > ay && y < by) look(ax + slope * (y - ay), y);
+    };
+    at(y0);
+    at(y1);
+    at(y0 - bottom);
+    at(y1 + top);
+    for (const side of left === right ? [left] : [left, right]) {
+      if (side <= 0) continue;
+      at(y0 - steepest(slope, bottom, side));
+      at(y1 + steepest(slope, top, side));
     }
   }
   if (low <= high) pairs.push(low, high);
+}
+
+function steepest(slope: number, down: number, side: number): number {
+  const k = (Math.abs(slope) * down) / side;
+  return (down * k) / Math.sqrt(1 + k * k);
 }

@@ -1,10 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { baseRecords, document } from '../../../tests/support/documents';
+import { baseRecords, document, textFrame } from '../../../tests/support/documents';
+import type { FieldName } from '../records/text';
 import { mm } from '../length/length';
 import { namedSize, SIZE_NAMES } from './formats';
 import { columnAt, freeStretch, lineAt, pageGrid, stretchBetween, stretchBox, stretchOf, stretchWords } from './grid';
 import { placedPages, spreads } from './pages';
-import { fieldValues } from './fields';
+import { fieldValue } from './fields';
 
 describe('sizes', () => {
   // Source: ISO 216:2007. A4 is 210 × 297 mm; each size is half the one before it, rounded down to whole millimetres.
@@ -62,12 +63,29 @@ describe('pages', () => {
   });
 
   it('know what their fields show', () => {
-    expect(fieldValues(document(...baseRecords()), 7)).toEqual({
-      folio: '7',
-      publication: 'Longspar',
-      number: '14',
-      season: 'Winter',
-    });
+    const story = {
+      id: 's',
+      kind: 'story',
+      name: 'The spar remembers',
+      section: 'Feature',
+      order: 'a0',
+      tint: 0,
+      parts: { headline: 'h', body: 'b' },
+    } as const;
+    const doc = document(...baseRecords(6), story, textFrame('f', 'b', 'p5', { x: 0, y: 0, w: 100, h: 100 }));
+    const place = { number: 7, next: 9, story: 's' };
+    const shown = (name: FieldName, of?: string) => fieldValue(doc, { name, ...(of ? { of } : {}) }, place);
+    expect(shown('folio')).toBe('7');
+    expect(shown('nextFolio')).toBe('9');
+    expect(shown('previousFolio')).toBe('');
+    expect(shown('publication')).toBe('Longspar');
+    expect(shown('number')).toBe('14');
+    expect(shown('season')).toBe('Winter');
+    expect(shown('date')).toBe('2026-12-04');
+    expect(shown('section')).toBe('Feature');
+    expect(shown('story')).toBe('The spar remembers');
+    expect(shown('folio', 's')).toBe('5');
+    expect(shown('folio', 'nobody')).toBe('');
   });
 });
 

@@ -1,14 +1,47 @@
 import Joi from 'joi';
 import type { Box } from '../geometry/box';
-import { boxSchema, idSchema, orderSchema, recordSchema, sizeSchema, type RecordBase } from './common';
+import { type Stroke, strokeSchema } from './characterStyle';
+import { boxSchema, idSchema, orderSchema, pointsSchema, recordSchema, sizeSchema, type RecordBase } from './common';
+
+/** A length for each side. */
+export interface Sides {
+  readonly top: number;
+  readonly right: number;
+  readonly bottom: number;
+  readonly left: number;
+}
+
+/** One length for all sides, or one for each. */
+export type Lengths = number | Sides;
+
+export const sidesOf = (lengths: Lengths): Sides =>
+  typeof lengths === 'number' ? { top: lengths, right: lengths, bottom: lengths, left: lengths } : lengths;
 
 /** How texts of other frames keep away from this one. */
 export interface Wrap {
   readonly mode: 'none' | 'frame' | 'outline' | 'clear';
   /** Points between the frame or outline and the text. */
-  readonly standOff: number;
-  /** Which outline `outline` means; a picture may offer either. */
-  readonly outline: 'alpha' | 'background';
+  readonly standOff: Lengths;
+  /** Which outline `outline` means: traced from a picture's transparency or plain background, the frame's own shape, or its letters. */
+  readonly outline: 'alpha' | 'background' | 'shape' | 'glyphs';
+  /** Where text runs beside it; both sides when not said. (`wrap-flow` of CSS Exclusions: both, start, end, maximum.) */
+  readonly side?: 'both' | 'left' | 'right' | 'wider' | undefined;
+}
+
+/** The form of a frame; a rectangle when not said. A polygon's points lie in the unit square of its box. */
+export type Shape =
+  | { readonly type: 'rectangle' }
+  | { readonly type: 'rounded'; readonly radius: number }
+  | { readonly type: 'ellipse' }
+  | { readonly type: 'polygon'; readonly points: readonly number[] };
+
+/** A shadow under what a frame shows. Lengths in points; `blur` is the width of its soft edge. */
+export interface Shadow {
+  readonly dx: number;
+  readonly dy: number;
+  readonly blur: number;
+  readonly swatch: string;
+  readonly opacity: number;
 }
 
 /** Which master pages' sides a master's frame is for. */
@@ -21,12 +54,26 @@ export interface TextContent {
   readonly order: string;
   readonly columns: number;
   readonly gutter: number;
-  readonly inset: number;
+  readonly inset: Lengths;
   /** The frame is as high as its text. */
   readonly grows: boolean;
   /** The text does not keep away from other frames. */
   readonly ignoresWraps: boolean;
-  readonly align: 'top' | 'bottom';
+  /** Where the lines stand in the frame's height; `spread` gives the room left to the spaces between them. */
+  readonly align: 'top' | 'centre' | 'bottom' | 'spread';
+  /** The most that `spread` adds between two paragraphs, points; between two lines a fifth of it. 12 when not said. */
+  readonly spreadMost?: number | undefined;
+  /** The columns of the frame in which the text ends are made of one height. */
+  readonly balanced?: boolean | undefined;
+  /** How far below the frame's top the first baseline lies: the font's ascent when not said; or a length. */
+  readonly firstBaseline?: 'ascent' | 'capHeight' | 'leading' | number | undefined;
+  /** The type is as large as the frame's width lets its longest line be. */
+  readonly fitsWidth?: boolean | undefined;
+  /** Quarter turns clockwise of the text inside the frame. */
+  readonly turns?: 0 | 1 | 2 | 3 | undefined;
+  /** Texts set at the foot of this frame where the story goes on on another page, and at its head where it comes from one. */
+  readonly jumpTo?: string | undefined;
+  readonly jumpFrom?: string | undefined;
 }
 
 export interface PictureContent {
@@ -64,7 +111,23 @@ export interface FrameRecord extends RecordBase<'frame'> {
   readonly wrap: Wrap;
   /** Swatch and tint of the area; of the line, for a rule. */
   readonly fill?: { readonly swatch: string; readonly tint: number } | undefined;
+  readonly shape?: Shape | undefined;
+  /** A line along the shape's edge, half inside and half outside. */
+  readonly border?: Stroke | undefined;
+  /** Degrees clockwise, about the middle of the box. */
+  readonly rotation?: number | undefined;
+  /** 0 to 1; 1 when not said. */
+  readonly opacity?: number | undefined;
+  readonly shadow?: Shadow | undefined;
+  /** The group it belongs to. */
+  readonly group?: string | undefined;
 }
+
+const side = Joi.number().min(0).max(720);
+export const lengthsSchema = Joi.alternatives(
+  side,
+  Joi.object({ top: side.required(), right: side.required(), bottom: side.required(), left: side.required() }),
+);
 
 const content = Joi.alternatives().conditional('.type', {
   switch: [
@@ -76,10 +139,17 @@ const content = Joi.alternatives().conditional('.type', {
         order: orderSchema.required(),
         columns: Joi.number().integer().min(1).max(40).required(),
         gutter: sizeSchema.required(),
-        inset: sizeSchema.required(),
+        inset: lengthsSchema.required(),
         grows: Joi.boolean().required(),
         ignoresWraps: Joi.boolean().required(),
-        align: Joi.valid('top', 'bottom').required(),
+        align: Joi.valid('top', 'centre', 'bottom', 'spread').required(),
+        spreadMost: sizeSchema,
+        balanced: Joi.boolean(),
+        firstBaseline: Joi.alternatives(Joi.valid('ascent', 'capHeight', 'leading'), sizeSchema),
+        fitsWidth: Joi.boolean(),
+        turns: Joi.valid(0, 1, 2, 3),
+        jumpTo: idSchema,
+        jumpFrom: idSchema,
       }),
     },
     {
@@ -97,16 +167,49 @@ const content = Joi.alternatives().conditional('.type', {
   otherwise: Joi.forbidden(),
 });
 
+const shape = Joi.alternatives().conditional('.type', {
+  switch: [
+    { is: 'rectangle', then: Joi.object({ type: Joi.valid('rectangle').required() }) },
+    { is: 'rounded', then: Joi.object({ type: Joi.valid('rounded').required(), radius: sizeSchema.required() }) },
+    { is: 'ellipse', then: Joi.object({ type: Joi.valid('ellipse').required() }) },
+    {
+      is: 'polygon',
+      then: Joi.object({
+        type: Joi.valid('polygon').required(),
+        points: Joi.array().min(6).max(4000).items(Joi.number().min(-1).max(2)).required(),
+      }),
+    },
+  ],
+  otherwise: Joi.forbidden(),
+});
+
+export const wrapSchema = Joi.object({
+  mode: Joi.valid('none', 'frame', 'outline', 'clear').required(),
+  standOff: lengthsSchema.required(),
+  outline: Joi.valid('alpha', 'background', 'shape', 'glyphs').required(),
+  side: Joi.valid('both', 'left', 'right', 'wider'),
+});
+
+const share = Joi.number().min(0).max(1);
+
 export const frameSchema = recordSchema('frame', {
   on: idSchema.required(),
   side: Joi.valid('left', 'right', 'both').required(),
   box: boxSchema.required(),
   order: orderSchema.required(),
   content: content.required(),
-  wrap: Joi.object({
-    mode: Joi.valid('none', 'frame', 'outline', 'clear').required(),
-    standOff: Joi.number().min(0).max(720).required(),
-    outline: Joi.valid('alpha', 'background').required(),
-  }).required(),
-  fill: Joi.object({ swatch: idSchema.required(), tint: Joi.number().min(0).max(1).required() }),
+  wrap: wrapSchema.required(),
+  fill: Joi.object({ swatch: idSchema.required(), tint: share.required() }),
+  shape,
+  border: strokeSchema,
+  rotation: Joi.number().min(-360).max(360),
+  opacity: share,
+  shadow: Joi.object({
+    dx: pointsSchema.required(),
+    dy: pointsSchema.required(),
+    blur: Joi.number().min(0).max(200).required(),
+    swatch: idSchema.required(),
+    opacity: share.required(),
+  }),
+  group: idSchema,
 });

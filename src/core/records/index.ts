@@ -1,5 +1,7 @@
+import type { CharacterStyleRecord } from './characterStyle';
 import type { FormatRecord } from './format';
 import type { FrameRecord } from './frame';
+import type { GroupRecord } from './group';
 import type { IssueRecord } from './issue';
 import type { MasterRecord } from './master';
 import type { PageRecord } from './page';
@@ -16,10 +18,12 @@ export interface RecordKinds {
   master: MasterRecord;
   page: PageRecord;
   frame: FrameRecord;
+  group: GroupRecord;
   text: TextRecord;
   story: StoryRecord;
   picture: PictureRecord;
   paragraphStyle: ParagraphStyleRecord;
+  characterStyle: CharacterStyleRecord;
   swatch: SwatchRecord;
 }
 
@@ -27,8 +31,10 @@ export type RecordKind = keyof RecordKinds;
 export type DocumentRecord = RecordKinds[RecordKind];
 
 export type {
+  CharacterStyleRecord,
   FormatRecord,
   FrameRecord,
+  GroupRecord,
   IssueRecord,
   MasterRecord,
   PageRecord,

@@ -1,6 +1,8 @@
 import Joi from 'joi';
+import { characterStyleSchema } from './characterStyle';
 import { formatSchema } from './format';
 import { frameSchema } from './frame';
+import { groupSchema } from './group';
 import { issueSchema } from './issue';
 import { masterSchema } from './master';
 import { pageSchema } from './page';
@@ -19,10 +21,12 @@ export const SCHEMAS: Readonly<Record<RecordKind, Joi.ObjectSchema>> = {
   master: masterSchema,
   page: pageSchema,
   frame: frameSchema,
+  group: groupSchema,
   text: textSchema,
   story: storySchema,
   picture: pictureSchema,
   paragraphStyle: paragraphStyleSchema,
+  characterStyle: characterStyleSchema,
   swatch: swatchSchema,
 };
 

@@ -1,5 +1,8 @@
 import Joi from 'joi';
+import { type Stroke, strokeSchema, tintSchema } from './characterStyle';
 import { idSchema, recordSchema, type RecordBase } from './common';
+import { type Lengths, lengthsSchema } from './frame';
+import type { StartIn } from './paragraphStyle';
 
 /** What a text is in its story; a furniture text (a folio, say) belongs to none. */
 export type TextRole = 'headline' | 'standfirst' | 'byline' | 'body' | 'caption' | 'credit' | 'quote' | 'furniture';
@@ -11,14 +14,30 @@ export interface Mark {
 
 /** An inline node of a body, in the JSON form of a ProseMirror document. */
 export interface InlineNode {
-  readonly type: 'text' | 'lineBreak' | 'field';
+  readonly type: 'text' | 'lineBreak' | 'field' | 'picture';
   readonly text?: string;
   readonly marks?: readonly Mark[];
-  readonly attrs?: { readonly name: FieldName };
+  readonly attrs?: FieldAttrs | InlinePictureAttrs;
 }
 
-/** What a field shows: the page's number, or something of the issue. */
-export type FieldName = 'folio' | 'publication' | 'number' | 'season';
+/** A field shows something that is known elsewhere: a page's number, or something of the issue. */
+export interface FieldAttrs {
+  readonly name: FieldName;
+  /** For `folio`: the story whose first page is meant, where that is not the page the field stands on. */
+  readonly of?: string;
+}
+
+/** A picture that stands in the line like a letter, as high as said (points); its width follows. */
+export interface InlinePictureAttrs {
+  readonly picture: string;
+  readonly height: number;
+  /** Of its foot above the baseline. */
+  readonly rise?: number;
+}
+
+/** `nextFolio` and `previousFolio` are the pages on which the story goes on, and from which it comes. */
+export type FieldName =
+  'folio' | 'nextFolio' | 'previousFolio' | 'publication' | 'number' | 'season' | 'date' | 'section' | 'story';
 
 export interface ParagraphNode {
   readonly type: 'paragraph';
@@ -26,16 +45,68 @@ export interface ParagraphNode {
     /** Id of the paragraph style. */
     readonly style: string;
     readonly list?: { readonly kind: 'bullet' | 'number'; readonly level: number; readonly number?: number };
-    /** The paragraph begins at the top of the next column, frame or page. */
-    readonly startIn?: 'column' | 'frame' | 'page';
+    /** The paragraph begins at the top of the next column, frame or page, whatever its style says. */
+    readonly startIn?: StartIn;
   };
   readonly content?: readonly InlineNode[];
 }
 
-/** A text's body: a flat run of paragraphs. The schema is `bodySchema` in `body.ts`. */
+/** A picture between paragraphs that travels with the text. */
+export interface FigureNode {
+  readonly type: 'figure';
+  readonly attrs: {
+    readonly picture: string;
+    /** Points; the column's width when not said. */
+    readonly width?: number;
+    readonly align?: 'left' | 'centre' | 'right';
+  };
+}
+
+export interface TableCellNode {
+  readonly type: 'cell';
+  readonly attrs?: {
+    /** Columns and rows it takes; 1 when not said. */
+    readonly across?: number;
+    readonly down?: number;
+    readonly align?: 'top' | 'centre' | 'bottom';
+    readonly fill?: { readonly swatch: string; readonly tint: number };
+  };
+  readonly content: readonly ParagraphNode[];
+}
+
+export interface TableRowNode {
+  readonly type: 'row';
+  readonly content: readonly TableCellNode[];
+}
+
+export interface TableNode {
+  readonly type: 'table';
+  readonly attrs: {
+    /** A fixed width in points, or a share of what the fixed ones leave. */
+    readonly columns: readonly ({ readonly points: number } | { readonly share: number })[];
+    /** Rows at the head that are set again in every column the table reaches into. */
+    readonly headerRows: number;
+    readonly inset: Lengths;
+    /** Between rows, between columns, around the whole, and under the header rows. */
+    readonly rules?: {
+      readonly rows?: Stroke;
+      readonly columns?: Stroke;
+      readonly around?: Stroke;
+      readonly head?: Stroke;
+    };
+    readonly headFill?: { readonly swatch: string; readonly tint: number };
+    /** Every other row under the header. */
+    readonly stripe?: { readonly swatch: string; readonly tint: number };
+  };
+  readonly content: readonly TableRowNode[];
+}
+
+export type BlockNode = ParagraphNode | FigureNode | TableNode;
+
+/** A text's body: a run of paragraphs, tables and pictures. The schema is `bodySchema` in `body.ts`. */
 export interface BodyNode {
   readonly type: 'doc';
-  readonly content: readonly ParagraphNode[];
+  readonly content: readonly BlockNode[];
 }
 
 export interface TextRecord extends RecordBase<'text'> {
@@ -55,11 +126,30 @@ const marks = Joi.array()
     }),
   );
 
+const FIELDS: readonly FieldName[] = [
+  'folio',
+  'nextFolio',
+  'previousFolio',
+  'publication',
+  'number',
+  'season',
+  'date',
+  'section',
+  'story',
+];
+
 const inline = Joi.object({
-  type: Joi.valid('text', 'lineBreak', 'field').required(),
+  type: Joi.valid('text', 'lineBreak', 'field', 'picture').required(),
   text: Joi.string().max(2_000_000),
   marks,
-  attrs: Joi.object({ name: Joi.valid('folio', 'publication', 'number', 'season').required() }),
+  attrs: Joi.alternatives(
+    Joi.object({ name: Joi.valid(...FIELDS).required(), of: idSchema }),
+    Joi.object({
+      picture: idSchema.required(),
+      height: Joi.number().min(1).max(2000).required(),
+      rise: Joi.number().min(-2000).max(2000),
+    }),
+  ),
 });
 
 const paragraph = Joi.object({
@@ -68,17 +158,76 @@ const paragraph = Joi.object({
     style: idSchema.required(),
     list: Joi.object({
       kind: Joi.valid('bullet', 'number').required(),
-      level: Joi.number().integer().min(0).max(8).required(),
+      level: Joi.number().integer().min(0).max(1000).required(),
       number: Joi.number().integer().min(0),
     }),
-    startIn: Joi.valid('column', 'frame', 'page'),
+    startIn: Joi.valid('column', 'frame', 'page', 'oddPage'),
   }).required(),
   content: Joi.array().items(inline),
+});
+
+const figure = Joi.object({
+  type: Joi.valid('figure').required(),
+  attrs: Joi.object({
+    picture: idSchema.required(),
+    width: Joi.number().min(1).max(20000),
+    align: Joi.valid('left', 'centre', 'right'),
+  }).required(),
+});
+
+const area = Joi.object({ swatch: idSchema.required(), tint: tintSchema.required() });
+const span = Joi.number().integer().min(1).max(100);
+
+const table = Joi.object({
+  type: Joi.valid('table').required(),
+  attrs: Joi.object({
+    columns: Joi.array()
+      .min(1)
+      .max(100)
+      .items(
+        Joi.object({ points: Joi.number().min(0).max(20000).required() }),
+        Joi.object({ share: Joi.number().positive().max(1000).required() }),
+      )
+      .required(),
+    headerRows: Joi.number().integer().min(0).max(20).required(),
+    inset: lengthsSchema.required(),
+    rules: Joi.object({ rows: strokeSchema, columns: strokeSchema, around: strokeSchema, head: strokeSchema }),
+    headFill: area,
+    stripe: area,
+  }).required(),
+  content: Joi.array()
+    .min(1)
+    .max(5000)
+    .items(
+      Joi.object({
+        type: Joi.valid('row').required(),
+        content: Joi.array()
+          .max(100)
+          .items(
+            Joi.object({
+              type: Joi.valid('cell').required(),
+              attrs: Joi.object({ across: span, down: span, align: Joi.valid('top', 'centre', 'bottom'), fill: area }),
+              content: Joi.array().items(paragraph).min(1).required(),
+            }),
+          )
+          .required(),
+      }),
+    )
+    .required(),
+});
+
+const block = Joi.alternatives().conditional('.type', {
+  switch: [
+    { is: 'paragraph', then: paragraph },
+    { is: 'figure', then: figure },
+    { is: 'table', then: table },
+  ],
+  otherwise: Joi.forbidden(),
 });
 
 export const textSchema = recordSchema('text', {
   role: Joi.valid('headline', 'standfirst', 'byline', 'body', 'caption', 'credit', 'quote', 'furniture').required(),
   story: idSchema,
-  body: Joi.object({ type: Joi.valid('doc').required(), content: Joi.array().items(paragraph).min(1).required() }).required(),
+  body: Joi.object({ type: Joi.valid('doc').required(), content: Joi.array().items(block).min(1).required() }).required(),
   source: Joi.object({ text: idSchema.required(), words: Joi.string().max(5000).required() }),
 });

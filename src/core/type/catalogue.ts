@@ -42,10 +42,27 @@ function faces(family: string, slug: string, weights: readonly number[], italics
 export const CATALOGUE: readonly CatalogueFace[] = [
   ...faces('Source Serif 4', 'source-serif-4', [300, 400, 600, 700, 900], [300, 400, 600, 700]),
   ...faces('Archivo', 'archivo', [400, 500, 600, 700, 800], [400, 600]),
+  ...faces('Noto Sans', 'noto-sans', [400], []),
+  ...faces('Noto Sans Hebrew', 'noto-sans-hebrew', [400], []),
+  ...faces('Noto Sans Arabic', 'noto-sans-arabic', [400], []),
+  ...faces('Noto Sans Symbols 2', 'noto-sans-symbols-2', [400], []),
+  ...faces('Noto Emoji', 'noto-emoji', [400], []),
 ];
 
-/** The families, each once, in the catalogue's order. */
-export const FAMILIES: readonly string[] = [...new Set(CATALOGUE.map((face) => face.family))];
+/** The families that a house is set in, each once, in the catalogue's order. */
+export const FAMILIES: readonly string[] = ['Source Serif 4', 'Archivo'];
+
+/**
+ * Where a character that its own face lacks is taken from, in this order. Each entry says which characters may need
+ * it, so that a face is loaded only for a document that does.
+ */
+export const FALLBACKS: readonly { readonly face: string; readonly for: RegExp }[] = [
+  { face: 'NotoSans-400', for: /[^\p{Script=Common}\p{Script=Inherited}\p{Script=Hebrew}\p{Script=Arabic}]/u },
+  { face: 'NotoSansHebrew-400', for: /\p{Script=Hebrew}/u },
+  { face: 'NotoSansArabic-400', for: /\p{Script=Arabic}/u },
+  { face: 'NotoSansSymbols2-400', for: /[\p{So}\p{Sm}\p{Co}]/u },
+  { face: 'NotoEmoji-400', for: /\p{Extended_Pictographic}/u },
+];
 
 export interface FaceChoice {
   readonly face: CatalogueFace;
@@ -60,6 +77,14 @@ export interface FaceChoice {
  * @returns undefined when there is no such family
  */
 export function chooseFace(family: string, weight: number, italic: boolean): FaceChoice | undefined {
+  const key = `${family}|${weight}|${italic}`;
+  if (!choices.has(key)) choices.set(key, choose(family, weight, italic));
+  return choices.get(key);
+}
+
+const choices = new Map<string, FaceChoice | undefined>();
+
+function choose(family: string, weight: number, italic: boolean): FaceChoice | undefined {
   const own = CATALOGUE.filter((face) => face.family === family);
   if (own.length === 0) return undefined;
   const cost = (face: CatalogueFace) => (face.italic === italic ? 0 : 10_000) + Math.abs(face.weight - weight);

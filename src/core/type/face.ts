@@ -9,6 +9,11 @@ export interface Face {
   readonly descent: number;
   readonly capHeight: number;
   readonly xHeight: number;
+  /** Middle of the lines and their thickness; the underline lies below the baseline and is negative. */
+  readonly underline: { readonly at: number; readonly weight: number };
+  readonly strike: { readonly at: number; readonly weight: number };
+  /** OpenType features that the face has. */
+  readonly features: ReadonlySet<string>;
   readonly bytes: Uint8Array;
   readonly font: hb.Font;
 }
@@ -20,7 +25,7 @@ export class FaceError extends Error {
 
 /**
  * Reads a face from a TrueType or OpenType file.
- * The vertical measures come from the tables `hhea` and `OS/2` as the OpenType specification 1.9 lays them out.
+ * The vertical measures come from the tables `hhea`, `OS/2` and `post` as the OpenType specification 1.9 lays them out.
  *
  * @throws FaceError when the bytes hold no face
  */
@@ -32,6 +37,9 @@ export function readFace(id: string, bytes: Uint8Array): Face {
   const { ascender, descender } = font.hExtents();
   const view = new DataView(os2.buffer, os2.byteOffset, os2.byteLength);
   const hasHeights = view.getUint16(0) >= 2;
+  const post = face.referenceTable('post');
+  const lines = post && new DataView(post.buffer, post.byteOffset, post.byteLength);
+  const thick = lines?.getInt16(10) || Math.round(face.upem / 20);
   return {
     id,
     unitsPerEm: face.upem,
@@ -39,6 +47,9 @@ export function readFace(id: string, bytes: Uint8Array): Face {
     descent: descender,
     xHeight: hasHeights ? view.getInt16(86) : Math.round(face.upem * 0.5),
     capHeight: hasHeights ? view.getInt16(88) : Math.round(face.upem * 0.7),
+    underline: { at: (lines?.getInt16(8) || -Math.round(face.upem / 10)) - thick / 2, weight: thick },
+    strike: { at: view.getInt16(28) - view.getInt16(26) / 2, weight: view.getInt16(26) || thick },
+    features: new Set([...face.getTableFeatureTags('GSUB'), ...face.getTableFeatureTags('GPOS')]),
     bytes,
     font,
   };

@@ -13,10 +13,15 @@ export interface Limits {
   readonly word: number;
   readonly before: number;
   readonly after: number;
+  /** Words that begin with a capital too; words with one further in never are. */
+  readonly capitals: boolean;
 }
 
 /** Two letters before and three after: what TeX sets for English (\lefthyphenmin, \righthyphenmin of hyph-en-gb). */
-export const USUAL_LIMITS: Limits = { word: 5, before: 2, after: 3 };
+export const USUAL_LIMITS: Limits = { word: 5, before: 2, after: 3, capitals: true };
+
+/** Longer words are no words: nothing is looked up in them. */
+const LONGEST = 80;
 
 const SOFT_HYPHEN = '\u00AD';
 
@@ -25,9 +30,9 @@ const PATTERNS = { 'en-gb': enGb, 'en-us': enUs, de, fr } as const;
 export type HyphenationLanguage = keyof typeof PATTERNS;
 export const HYPHENATION_LANGUAGES = Object.keys(PATTERNS) as HyphenationLanguage[];
 
-/** Breaks inside a word, by language: remembers every word it has been asked about. */
+/** Breaks inside a word, by language. Whoever asks remembers the answer. */
 export class Hyphenation {
-  readonly #languages = new Map<string, { split: (word: string) => string; kept: Map<string, readonly number[]> }>();
+  readonly #languages = new Map<string, (word: string) => string>();
 
   /**
    * Where the word may be broken: offsets of the characters that would begin the next line. Soft hyphens in the
@@ -35,13 +40,7 @@ export class Hyphenation {
    * (abbreviations, names of things) are left whole.
    */
   points(word: string, language: string, limits: Limits = USUAL_LIMITS): readonly number[] {
-    const of = this.#language(language);
-    let points = of?.kept.get(word);
-    if (!points) {
-      points = this.#find(word, of?.split, limits);
-      of?.kept.set(word, points);
-    }
-    return points;
+    return this.#find(word, this.#language(language), limits);
   }
 
   #find(word: string, split: ((word: string) => string) | undefined, limits: Limits): readonly number[] {
@@ -50,9 +49,9 @@ export class Hyphenation {
       for (let i = 0; i < word.length - 1; i++) if (word[i] === SOFT_HYPHEN) out.push(i + 1);
       return out;
     }
-    if (!split || word.length < limits.word) return NONE;
+    if (!split || word.length < limits.word || word.length > LONGEST) return NONE;
     // Not split: what holds a figure, or a capital after its first letter.
-    if (/\p{N}|\p{L}\p{Lu}/u.test(word)) return NONE;
+    if (/\p{N}|\p{L}\p{Lu}/u.test(word) || (!limits.capitals && /\p{Lu}/u.test(word))) return NONE;
     // An apostrophe parts a word: in “mother’s” and “l’observatoire” only the longer part is split.
     let stem = '';
     let start = 0;
@@ -68,17 +67,17 @@ export class Hyphenation {
     return out.length > 0 ? out : NONE;
   }
 
-  #language(language: string) {
+  #language(language: string): ((word: string) => string) | undefined {
     const name = matchLanguage(language);
     if (!name) return undefined;
-    let of = this.#languages.get(name);
-    if (!of) {
-      const split = createHyphenator(PATTERNS[name], { hyphenChar: SOFT_HYPHEN, minWordLength: 2, async: false }) as (
+    let split = this.#languages.get(name);
+    if (!split) {
+      split = createHyphenator(PATTERNS[name], { hyphenChar: SOFT_HYPHEN, minWordLength: 2, async: false }) as (
         word: string,
       ) => string;
-      this.#languages.set(name, (of = { split, kept: new Map() }));
+      this.#languages.set(name, split);
     }
-    return of;
+    return split;
   }
 }
 

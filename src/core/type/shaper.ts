@@ -6,7 +6,7 @@ export interface Shaped {
   readonly glyphs: Uint16Array;
   readonly advances: Int16Array;
   /** Offset in the stretch of the character each glyph begins with. */
-  readonly clusters: Uint16Array;
+  readonly clusters: Uint32Array;
   /** Offsets of glyphs from where their advance puts them: x, y pairs; undefined where all are nought. */
   readonly offsets: Int16Array | undefined;
   readonly width: number;
@@ -14,70 +14,54 @@ export interface Shaped {
   readonly missing: number;
 }
 
-/** Words are mostly met again: this many are kept, of all faces together, before the memory begins anew. */
-const KEPT = 200_000;
+/** Words are mostly met again: this many are kept of one face, features and language, before their memory begins anew. */
+const KEPT = 50_000;
 
-/**
- * Turns characters into glyphs, through HarfBuzz, with the face's kerning and ligatures. A shaper remembers what
- * it shaped, by face, features and characters.
- */
-export class Shaper {
-  readonly #faces = new Map<string, Face>();
-  readonly #kept = new Map<string, Map<string, Shaped>>();
-  readonly #features = new Map<string, hb.Feature[]>();
-  #buffer: hb.Buffer | undefined;
-  #count = 0;
+const RIGHT_TO_LEFT = /[\p{Script=Hebrew}\p{Script=Arabic}\p{Script=Syriac}\p{Script=Thaana}\p{Script=Nko}]/u;
 
-  addFace(face: Face): void {
-    this.#faces.set(face.id, face);
+/** Whether a stretch is written from right to left; then its glyphs come in the order in which they stand, left to right. */
+export const isRightToLeft = (text: string): boolean => text.charCodeAt(0) > 0x58f && RIGHT_TO_LEFT.test(text);
+
+/** A face with features and a language switched on: what turns characters into glyphs, and remembers what it did. */
+export class FaceShaper {
+  readonly face: Face;
+  readonly #features: readonly hb.Feature[];
+  readonly #language: string;
+  readonly #kept = new Map<string, Shaped>();
+
+  constructor(face: Face, features: string, language: string) {
+    this.face = face;
+    this.#language = language;
+    this.#features = features
+      .split(',')
+      .filter((tag) => tag !== '')
+      .map((tag) => (tag.startsWith('-') ? new hb.Feature(tag.slice(1), 0) : new hb.Feature(tag, 1)));
   }
 
-  hasFace(id: string): boolean {
-    return this.#faces.has(id);
-  }
-
-  /** @throws FaceError when the face has not been added */
-  face(id: string): Face {
-    const face = this.#faces.get(id);
-    if (!face) throw new FaceError(`The face “${id}” has not been loaded.`);
-    return face;
-  }
-
-  /**
-   * @param features OpenType tags to switch on, joined by commas, or `''`; a tag with `-` before it is switched off
-   * @param language BCP 47, for the face's language systems
-   */
-  shape(faceId: string, features: string, language: string, text: string): Shaped {
-    const key = `${faceId}|${features}|${language}`;
-    let kept = this.#kept.get(key);
-    if (!kept) this.#kept.set(key, (kept = new Map()));
-    let shaped = kept.get(text);
+  shape(text: string): Shaped {
+    let shaped = this.#kept.get(text);
     if (!shaped) {
-      shaped = this.#shape(this.face(faceId), features, language, text);
-      if (++this.#count > KEPT) {
-        this.#kept.clear();
-        this.#count = 0;
-        this.#kept.set(key, (kept = new Map()));
-      }
-      kept.set(text, shaped);
+      shaped = this.#shape(text);
+      if (this.#kept.size >= KEPT) this.#kept.clear();
+      this.#kept.set(text, shaped);
     }
     return shaped;
   }
 
-  #shape(face: Face, features: string, language: string, text: string): Shaped {
-    const buffer = (this.#buffer ??= new hb.Buffer());
+  #shape(text: string): Shaped {
+    buffer ??= new hb.Buffer();
     buffer.reset();
     buffer.addText(text);
     buffer.guessSegmentProperties();
-    buffer.setDirection(hb.Direction.LTR);
-    buffer.setLanguage(language);
-    hb.shape(face.font, buffer, this.#featuresOf(features));
+    buffer.setDirection(isRightToLeft(text) ? hb.Direction.RTL : hb.Direction.LTR);
+    buffer.setLanguage(this.#language);
+    hb.shape(this.face.font, buffer, this.#features as hb.Feature[]);
     const infos = buffer.getGlyphInfos();
     const positions = buffer.getGlyphPositions();
     const n = infos.length;
     const glyphs = new Uint16Array(n);
     const advances = new Int16Array(n);
-    const clusters = new Uint16Array(n);
+    const clusters = new Uint32Array(n);
     let offsets: Int16Array | undefined;
     let width = 0;
     let missing = 0;
@@ -97,16 +81,39 @@ export class Shaper {
     }
     return { glyphs, advances, clusters, offsets, width, missing };
   }
+}
 
-  #featuresOf(features: string): hb.Feature[] {
-    let list = this.#features.get(features);
-    if (!list) {
-      list = features
-        .split(',')
-        .filter((tag) => tag !== '')
-        .map((tag) => (tag.startsWith('-') ? new hb.Feature(tag.slice(1), 0) : new hb.Feature(tag, 1)));
-      this.#features.set(features, list);
-    }
-    return list;
+let buffer: hb.Buffer | undefined;
+
+/** The faces there are, and what shapes with each of them: through HarfBuzz, with the face's kerning and ligatures. */
+export class Shaper {
+  readonly #faces = new Map<string, Face>();
+  readonly #shapers = new Map<string, FaceShaper>();
+
+  addFace(face: Face): void {
+    this.#faces.set(face.id, face);
+  }
+
+  hasFace(id: string): boolean {
+    return this.#faces.has(id);
+  }
+
+  /** @throws FaceError when the face has not been added */
+  face(id: string): Face {
+    const face = this.#faces.get(id);
+    if (!face) throw new FaceError(`The face “${id}” has not been loaded.`);
+    return face;
+  }
+
+  /**
+   * @param features OpenType tags to switch on, joined by commas, or `''`; a tag with `-` before it is switched off
+   * @param language BCP 47, for the face's language systems
+   * @throws FaceError
+   */
+  with(faceId: string, features: string, language: string): FaceShaper {
+    const key = `${faceId}|${features}|${language}`;
+    let own = this.#shapers.get(key);
+    if (!own) this.#shapers.set(key, (own = new FaceShaper(this.face(faceId), features, language)));
+    return own;
   }
 }

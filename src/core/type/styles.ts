@@ -1,4 +1,5 @@
-import { type Document, all, find } from '../records/document';
+import type { CharacterProperties } from '../records/characterStyle';
+import { type Document, all } from '../records/document';
 import type { ParagraphProperties } from '../records/paragraphStyle';
 
 /** What a paragraph is set in when no style says otherwise. */
@@ -7,60 +8,101 @@ export const PLAIN: ParagraphProperties = {
   weight: 400,
   italic: false,
   size: 10,
-  leading: 13,
   tracking: 0,
+  kerning: true,
+  letterCase: 'typed',
+  figures: 'usual',
+  figureWidth: 'usual',
+  position: 'normal',
   features: [],
+  underline: false,
+  strike: false,
+  rise: 0,
   swatch: 'ink',
   tint: 1,
+  letterOutline: null,
+  language: '',
+  leading: 13,
   align: 'justify',
+  lastLine: 'left',
   breaking: 'total-fit',
+  looseness: 0,
+  rag: 3,
   hyphens: true,
+  hyphenLimits: { word: 5, before: 2, after: 3, consecutive: 3, lastWord: true, acrossColumns: true, capitals: true },
   spaceBefore: 0,
   spaceAfter: 0,
   firstIndent: 0,
   leftIndent: 0,
+  rightIndent: 0,
+  tabs: [],
+  ruleAbove: null,
+  ruleBelow: null,
+  bullet: '•',
+  numbering: '1',
   onGrid: true,
   orphans: 2,
   widows: 2,
   keepNext: 0,
   keepTogether: false,
-  wordSpace: { least: 0.8, most: 1.5 },
+  startIn: null,
+  spans: false,
+  dropCap: null,
+  leadIn: null,
+  endMark: null,
+  hanging: 0,
+  wordSpace: { least: 0.8, best: 1, most: 1.5 },
+  letterSpace: { least: 0, best: 0, most: 0 },
+  glyphScale: { least: 1, best: 1, most: 1 },
 };
 
-/** The paragraph styles of a document with their inheritance worked out. */
-export type StyleSheet = ReadonlyMap<string, ParagraphProperties>;
+/** The styles of a document with their inheritance worked out. */
+export interface StyleSheet {
+  readonly paragraph: ReadonlyMap<string, ParagraphProperties>;
+  readonly character: ReadonlyMap<string, Partial<CharacterProperties>>;
+}
 
 /** Thrown when styles are based on one another in a circle. */
 export class StyleCircleError extends Error {
   override name = 'StyleCircleError';
 }
 
-const sheets = new WeakMap<readonly unknown[], StyleSheet>();
+interface Style<P> {
+  readonly id: string;
+  readonly name: string;
+  readonly basedOn?: string | undefined;
+  readonly properties: Partial<P>;
+}
 
 /**
- * Works out every paragraph style of the document. A style based on one that is missing stands on `PLAIN`.
+ * Works out every style of the document. A style based on one that is missing stands on `PLAIN`; a character style
+ * says only what it and those it is based on say.
  * @throws StyleCircleError naming the styles in the circle
  */
 export function styleSheet(document: Document): StyleSheet {
-  const list = all(document, 'paragraphStyle');
-  const kept = sheets.get(list);
-  if (kept) return kept;
-  const sheet = new Map<string, ParagraphProperties>();
-  const resolve = (id: string, above: readonly string[]): ParagraphProperties => {
+  return {
+    paragraph: cascade<ParagraphProperties, ParagraphProperties>(all(document, 'paragraphStyle'), PLAIN),
+    character: cascade<CharacterProperties, Partial<CharacterProperties>>(all(document, 'characterStyle'), {}),
+  };
+}
+
+function cascade<P, R extends Partial<P>>(list: readonly Style<P>[], ground: R): Map<string, R> {
+  const byId = new Map(list.map((style) => [style.id, style]));
+  const sheet = new Map<string, R>();
+  const resolve = (id: string, above: readonly string[]): R => {
     const done = sheet.get(id);
     if (done) return done;
     if (above.includes(id)) {
-      const names = [...above, id].map((each) => find(document, 'paragraphStyle', each)?.name ?? each);
+      const names = [...above.slice(above.indexOf(id)), id].map((each) => byId.get(each)?.name ?? each);
       throw new StyleCircleError(`These styles are based on one another in a circle: ${names.join(', ')}.`);
     }
-    const style = find(document, 'paragraphStyle', id);
-    if (!style) return PLAIN;
-    const base = style.basedOn ? resolve(style.basedOn, [...above, id]) : PLAIN;
-    const properties = { ...base, ...style.properties };
+    const style = byId.get(id);
+    if (!style) return ground;
+    const base = style.basedOn ? resolve(style.basedOn, [...above, id]) : ground;
+    const properties: R = { ...base, ...style.properties };
     sheet.set(id, properties);
     return properties;
   };
   for (const style of list) resolve(style.id, []);
-  sheets.set(list, sheet);
   return sheet;
 }

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { docx, swollenDocx } from '../../../tests/support/docx';
-import { checkBody, plainText } from '@/core/records/body';
+import { checkBody, paragraphsOf, plainText } from '@/core/records/body';
 import { RefusedFileError, plainName } from '../refused';
 import { checkArchive } from './archive';
 import type { Block } from './blocks';
@@ -183,7 +183,7 @@ describe('a story from copy', () => {
   it('takes its headline from the first heading, and the house’s styles', () => {
     const story = storyOf('letter.md', readMarkdown(demo));
     expect(story.headline).toBe('A letter from the hill school');
-    expect(story.body.content.map((node) => node.attrs.style)).toEqual([
+    expect(paragraphsOf(story.body).map((node) => node.attrs.style)).toEqual([
       COPY_STYLES.first,
       COPY_STYLES.heading,
       COPY_STYLES.list,
@@ -193,7 +193,7 @@ describe('a story from copy', () => {
       COPY_STYLES.heading,
       COPY_STYLES.first,
     ]);
-    expect(story.words).toBe(story.body.content.map(plainText).join(' ').split(/\s+/).length);
+    expect(story.words).toBe(paragraphsOf(story.body).map(plainText).join(' ').split(/\s+/).length);
     expect(() => checkBody(story.body)).not.toThrow();
   });
 

@@ -1,12 +1,24 @@
 import { PDFDocument, PDFName, type PDFRef } from '@cantoo/pdf-lib';
 import { type Box, overlaps } from '@/core/geometry/box';
-import type { Ink, Item, Line, PageList, PictureItem, Run } from '@/core/compose/displayList';
-import type { Outline } from '@/core/geometry/outline';
+import { contourPath } from '@/core/compose/contours';
+import {
+  type AreaItem,
+  type Contour,
+  type Ink,
+  type Item,
+  type Line,
+  type PageList,
+  type PictureItem,
+  type Run,
+  runWidth,
+  type Showing,
+} from '@/core/compose/displayList';
+import { mappedBox } from '@/core/geometry/matrix';
 import { mm } from '@/core/length/length';
 import type { PictureRecord } from '@/core/records/index';
 import type { Face } from '@/core/type/face';
 import { PdfFonts } from './fonts';
-import { type Colours, embedPicture } from './pictures';
+import { type Colours, embedPicture, embedSoftArea, softBox } from './pictures';
 
 /** What a PDF is made for. */
 export interface PdfOptions {
@@ -35,6 +47,12 @@ export interface PdfPage {
   readonly neighbour?: { readonly list: PageList; readonly dx: number } | undefined;
 }
 
+/** Where an item is to be seen on the page beside its own. */
+const seenBox = (item: Item, dx: number): Box => {
+  const box = mappedBox(item.transform, item.box);
+  return { ...box, x: box.x + dx };
+};
+
 const MARK_GAP = mm(3);
 const MARK_LENGTH = mm(5);
 const MARK_WEIGHT = 0.25;
@@ -48,7 +66,7 @@ export async function paintPdf(pages: readonly PdfPage[], options: PdfOptions, s
   pdf.setProducer('Restless Kite');
   pdf.setCreator('Restless Kite');
   const painter = new Painter(pdf, options, sources);
-  painter.convert(pages.flatMap(({ list }) => list.items.filter((item): item is PictureItem => item.type === 'picture')));
+  painter.convert(pages.flatMap(({ list }) => picturesOf(list)));
   try {
     let done = 0;
     for (const page of pages) {
@@ -68,6 +86,7 @@ class Painter {
   readonly #sources: PdfSources;
   readonly #fonts: PdfFonts;
   readonly #images = new Map<string, { name: string; ref: Promise<PDFRef> }>();
+  readonly #states = new Map<number, string>();
   readonly #resources: PDFRef;
   readonly #colours: Colours;
   #stopped = false;
@@ -97,7 +116,7 @@ class Painter {
     stream.begin({ x: -bleed, y: -bleed, w: width + 2 * bleed, h: height + 2 * bleed });
     const seen: Box = { x: -bleed, y: -bleed, w: width + 2 * bleed, h: height + 2 * bleed };
     if (neighbour) {
-      const across = neighbour.list.items.filter((item) => overlaps({ ...item.box, x: item.box.x + neighbour.dx }, seen, 0.01));
+      const across = neighbour.list.items.filter((item) => overlaps(seenBox(item, neighbour.dx), seen, 0.01));
       for (const item of this.#sources.order(across)) await this.#item(stream, item, neighbour.dx);
     }
     for (const item of this.#sources.order(list.items)) await this.#item(stream, item, 0);
@@ -115,38 +134,75 @@ class Painter {
     for (const [name, ref] of this.#fonts.resources) fonts.set(PDFName.of(name), ref);
     const images = context.obj({});
     for (const { name, ref } of this.#images.values()) images.set(PDFName.of(name), await ref);
-    context.assign(this.#resources, context.obj({ Font: fonts, XObject: images }));
+    const states = context.obj({});
+    for (const [opacity, name] of this.#states) states.set(PDFName.of(name), context.obj({ ca: opacity, CA: opacity }));
+    context.assign(this.#resources, context.obj({ Font: fonts, XObject: images, ExtGState: states }));
   }
 
   async #item(stream: PageStream, item: Item, dx: number): Promise<void> {
+    if (item.type === 'empty') return;
+    const state = item.opacity === undefined || item.opacity === 1 ? undefined : this.#opacity(item.opacity);
+    stream.open(item, dx, state);
     switch (item.type) {
-      case 'empty':
-        return;
       case 'area':
-        return stream.area({ ...item.box, x: item.box.x + dx }, item.ink);
+        if (item.blur > 0) stream.image(softBox(item), dx, await this.#soft(item));
+        else stream.area(item, dx);
+        break;
       case 'picture':
-        return stream.picture(item, dx, await this.#image(item));
+        stream.picture(item, dx, await this.#image(item.picture, item.placed.w));
+        break;
       case 'text':
-        for (const column of item.columns) for (const line of column.lines) this.#line(stream, line, dx);
+        for (const column of item.columns) for (const line of column.lines) await this.#line(stream, line, dx);
+    }
+    stream.close();
+  }
+
+  async #line(stream: PageStream, line: Line, dx: number): Promise<void> {
+    await this.#marks(stream, line, dx, false);
+    line.runs.forEach((run, i) => {
+      const face = this.#sources.face(run.look.face);
+      const name = this.#fonts.use(face, run);
+      const next = line.runs[i + 1];
+      const gap = next && next.x - (run.x + runWidth(run, line)) > 0.05 * run.look.size;
+      stream.run(name, face, run, line, dx, gap ? this.#fonts.space(face) : undefined);
+    });
+    await this.#marks(stream, line, dx, true);
+  }
+
+  async #marks(stream: PageStream, line: Line, dx: number, over: boolean): Promise<void> {
+    for (const mark of line.marks ?? []) {
+      const box = { ...mark.box, x: mark.box.x + line.x, y: mark.box.y + line.baseline };
+      if (mark.type === 'area') {
+        if (mark.over === over) stream.rectangle(box, dx, mark.ink);
+      } else if (!over) stream.image(box, dx, await this.#image(mark.picture, box.w));
     }
   }
 
-  #line(stream: PageStream, line: Line, dx: number): void {
-    line.runs.forEach((run, i) => {
-      const face = this.#sources.face(run.face);
-      const name = this.#fonts.use(face, run);
-      const next = line.runs[i + 1];
-      const gap = next && next.x - (run.x + runWidth(run, face)) > 0.05 * run.size;
-      stream.run(name, face, run, run.x + dx, line.baseline - run.rise, gap ? this.#fonts.space(face) : undefined);
-    });
+  /** The name of a graphics state that paints at an opacity. */
+  #opacity(opacity: number): string {
+    let name = this.#states.get(opacity);
+    if (!name) this.#states.set(opacity, (name = `G${this.#states.size + 1}`));
+    return name;
+  }
+
+  /** A soft shadow as an image of one colour behind a blurred mask. */
+  async #soft(item: AreaItem): Promise<string> {
+    const key = `soft ${item.frame} ${item.box.x} ${item.box.y}`;
+    let image = this.#images.get(key);
+    if (!image) {
+      const ref = embedSoftArea(this.#pdf.context, item, softBox(item), this.#colours);
+      this.#images.set(key, (image = { name: `P${this.#images.size + 1}`, ref }));
+    }
+    await image.ref;
+    return image.name;
   }
 
   /** Starts converting pictures, a few at a time, in the order in which pages will ask for them. */
-  convert(items: readonly PictureItem[]): void {
-    const waiting = [...new Map(items.map((item) => [imageKey(this.#sources, item), item])).values()];
+  convert(pictures: readonly { readonly picture: string; readonly width: number }[]): void {
+    const waiting = [...new Map(pictures.map((each) => [imageKey(this.#sources, each.picture, each.width), each])).values()];
     const next = async (): Promise<void> => {
-      for (let item = waiting.shift(); item && !this.#stopped; item = waiting.shift())
-        await this.#convert(item).ref.catch(() => undefined);
+      for (let each = waiting.shift(); each && !this.#stopped; each = waiting.shift())
+        await this.#convert(each.picture, each.width).ref.catch(() => undefined);
     };
     for (let i = 0; i < AT_ONCE; i++) void next();
   }
@@ -156,20 +212,20 @@ class Painter {
     this.#stopped = true;
   }
 
-  async #image(item: PictureItem): Promise<string> {
-    const image = this.#convert(item);
+  async #image(picture: string, width: number): Promise<string> {
+    const image = this.#convert(picture, width);
     await image.ref;
     return image.name;
   }
 
-  #convert(item: PictureItem): { name: string; ref: Promise<PDFRef> } {
-    const key = imageKey(this.#sources, item);
+  #convert(id: string, width: number): { name: string; ref: Promise<PDFRef> } {
+    const key = imageKey(this.#sources, id, width);
     let image = this.#images.get(key);
     if (!image) {
-      const picture = this.#sources.picture(item.picture);
+      const picture = this.#sources.picture(id);
       const ref = this.#sources
         .bytes(picture)
-        .then((bytes) => embedPicture(this.#pdf.context, picture, bytes, this.#colours, item.placed.w));
+        .then((bytes) => embedPicture(this.#pdf.context, picture, bytes, this.#colours, width));
       // Whoever asks for the picture hears of a failure; until then nobody need.
       ref.catch(() => undefined);
       this.#images.set(key, (image = { name: `P${this.#images.size + 1}`, ref }));
@@ -182,12 +238,19 @@ class Painter {
 const AT_ONCE = 2;
 
 /** A picture is written once; a drawing once for each width, as it is rendered for it. */
-function imageKey(sources: PdfSources, item: PictureItem): string {
-  return sources.picture(item.picture).media === 'image/svg+xml' ? `${item.picture} ${Math.ceil(item.placed.w)}` : item.picture;
+function imageKey(sources: PdfSources, picture: string, width: number): string {
+  return sources.picture(picture).media === 'image/svg+xml' ? `${picture} ${Math.ceil(width)}` : picture;
 }
 
-const runWidth = (run: Run, face: Face): number =>
-  (run.shaped.width * run.size) / face.unitsPerEm + run.tracking * run.shaped.glyphs.length;
+/** The pictures of a page, those that stand in its texts among them, with the widths they are shown at. */
+function picturesOf(list: PageList): { picture: string; width: number }[] {
+  return list.items.flatMap((item) => {
+    if (item.type === 'picture') return [{ picture: item.picture, width: item.placed.w }];
+    if (item.type !== 'text') return [];
+    const marks = item.columns.flatMap(({ lines }) => lines.flatMap((line) => line.marks ?? []));
+    return marks.flatMap((mark) => (mark.type === 'picture' ? [{ picture: mark.picture, width: mark.box.w }] : []));
+  });
+}
 
 /** The content stream of one page: turns page coordinates (y down, from the trim) into the PDF's (y up). */
 class PageStream {
@@ -196,6 +259,7 @@ class PageStream {
   readonly #top: number;
   readonly #colours: Colours;
   #ink: Ink | undefined;
+  #opened = false;
 
   constructor(left: number, rim: number, height: number, colours: Colours) {
     this.#left = left;
@@ -208,7 +272,7 @@ class PageStream {
   }
 
   begin(clip: Box): void {
-    this.#out.push('q', `${this.#rect(clip)} W n`);
+    this.#out.push('q', `${this.#rect(clip, 0)} W n`);
   }
 
   end(): void {
@@ -216,39 +280,91 @@ class PageStream {
     this.#ink = undefined;
   }
 
-  area(box: Box, ink: Ink): void {
+  /** Goes into an item's own coordinates and opacity, until `close`. */
+  open({ transform }: Showing, dx: number, state: string | undefined): void {
+    this.#opened = transform !== undefined || state !== undefined;
+    if (!this.#opened) return;
+    this.#out.push('q');
+    this.#ink = undefined;
+    if (state) this.#out.push(`/${state} gs`);
+    if (transform) {
+      // The map of the page seen from the PDF's axes: y turned over, the origin at the sheet's lower left.
+      const [a, b, c, d, e, f] = transform;
+      const x = this.#left + dx;
+      const y = this.#top;
+      const matrix = [a, -b, -c, d, x - a * x + c * y + e, y + b * x - d * y - f];
+      this.#out.push(`${matrix.map((value) => String(Math.round(value * 1e6) / 1e6)).join(' ')} cm`);
+    }
+  }
+
+  close(): void {
+    if (!this.#opened) return;
+    this.#opened = false;
+    this.#out.push('Q');
+    this.#ink = undefined;
+  }
+
+  rectangle(box: Box, dx: number, ink: Ink): void {
     this.#fill(ink);
-    this.#out.push(`${this.#rect(box)} f`);
+    this.#out.push(`${this.#rect(box, dx)} f`);
   }
 
-  picture({ box, placed, outline }: PictureItem, dx: number, name: string): void {
-    const clip = outline ? this.#outline(outline, dx) : this.#rect({ ...box, x: box.x + dx });
-    const left = figure(this.#left + placed.x + dx);
-    const foot = figure(this.#top - placed.y - placed.h);
-    this.#out.push(`q ${clip} W n ${figure(placed.w)} 0 0 ${figure(placed.h)} ${left} ${foot} cm /${name} Do Q`);
+  area({ contour, ink, stroke }: AreaItem, dx: number): void {
+    if (contour.type === 'rectangle' && contour.radius === 0 && stroke === 0) return this.rectangle(contour.box, dx, ink);
+    const path = this.#path(contour, dx);
+    if (stroke === 0) {
+      this.#fill(ink);
+      this.#out.push(`${path} f*`);
+    } else this.#out.push(`q ${this.#colour(ink, true)} ${figure(stroke)} w`, path, 'S Q');
   }
 
-  run(font: string, face: Face, run: Run, x: number, y: number, space: number | undefined): void {
-    this.#fill(run.ink);
+  picture({ box, placed, clip }: PictureItem, dx: number, name: string): void {
+    const edge = clip ? `${this.#path(clip, dx)} W* n` : `${this.#rect(box, dx)} W n`;
+    this.#out.push(`q ${edge}`);
+    this.image(placed, dx, name);
+    this.#out.push('Q');
+  }
+
+  image(box: Box, dx: number, name: string): void {
+    const left = figure(this.#left + box.x + dx);
+    const foot = figure(this.#top - box.y - box.h);
+    this.#out.push(`q ${figure(box.w)} 0 0 ${figure(box.h)} ${left} ${foot} cm /${name} Do Q`);
+  }
+
+  run(font: string, face: Face, run: Run, line: Line, dx: number, space: number | undefined): void {
+    const { look } = run;
+    if (look.outline) {
+      this.#out.push(`q ${this.#colour(look.outline.ink, true)} ${figure(2 * look.outline.weight)} w 1 j 1 Tr`);
+      this.#letters(font, face, run, line, dx, undefined);
+      this.#out.push('Q');
+    }
+    this.#fill(look.ink);
+    this.#letters(font, face, run, line, dx, space);
+  }
+
+  #letters(font: string, face: Face, run: Run, line: Line, dx: number, space: number | undefined): void {
+    const { look } = run;
     const { glyphs, advances, offsets } = run.shaped;
+    const spacing = look.tracking + line.letterSpace;
+    const x = this.#left + line.x + run.x + dx;
+    const y = this.#top - (line.baseline + run.drop - look.rise);
     const per = 1000 / face.unitsPerEm;
-    this.#out.push(`BT /${font} ${figure(run.size)} Tf ${figure(run.tracking)} Tc`);
+    const stretch = line.glyphScale === 1 ? '' : ` ${figure(100 * line.glyphScale)} Tz`;
+    this.#out.push(`BT /${font} ${figure(look.size)} Tf ${figure(spacing)} Tc${stretch}`);
     let shown = '';
     let open = '';
     const flush = () => {
       if (open !== '') shown += `<${open}>`;
       open = '';
     };
-    const place = (dx: number, dy: number) =>
-      this.#out.push(`1 0 0 1 ${figure(this.#left + x + dx)} ${figure(this.#top - y + dy)} Tm`);
+    const place = (right: number, up: number) => this.#out.push(`1 0 0 1 ${figure(x + right)} ${figure(y + up)} Tm`);
     if (offsets) {
       // Marks set off from their letters: every glyph is placed by itself.
       let at = 0;
       for (let i = 0; i < glyphs.length; i++) {
-        const scale = run.size / face.unitsPerEm;
-        place(at + offsets[2 * i]! * scale, offsets[2 * i + 1]! * scale);
+        place((at + offsets[2 * i]! * look.scale) * line.glyphScale, offsets[2 * i + 1]! * look.scale);
         this.#out.push(`<${hex(glyphs[i]!)}> Tj`);
-        at += advances[i]! * scale + run.tracking;
+        at += advances[i]! * look.scale + spacing;
       }
     } else {
       place(0, 0);
@@ -264,7 +380,7 @@ class PageStream {
       flush();
       this.#out.push(`[${shown}] TJ`);
     }
-    this.#out.push('ET');
+    this.#out.push(stretch === '' ? 'ET' : '100 Tz ET');
   }
 
   /** Hairlines at the four corners, outside the bleed. */
@@ -290,23 +406,32 @@ class PageStream {
   #fill(ink: Ink): void {
     if (this.#ink === ink) return;
     this.#ink = ink;
-    if (this.#colours === 'cmyk') this.#out.push(`${ink.cmyk.map(figure).join(' ')} k`);
-    else this.#out.push(`${[1, 3, 5].map((i) => figure(parseInt(ink.rgb.slice(i, i + 2), 16) / 255)).join(' ')} rg`);
+    this.#out.push(this.#colour(ink, false));
   }
 
-  #outline(outline: Outline, dx: number): string {
-    return outline
-      .map((ring) => {
-        let path = '';
-        for (let i = 0; i < ring.length; i += 2)
-          path += `${figure(this.#left + ring[i]! + dx)} ${figure(this.#top - ring[i + 1]!)} ${i === 0 ? 'm' : 'l'} `;
-        return `${path}h`;
-      })
-      .join(' ');
+  #colour(ink: Ink, stroke: boolean): string {
+    if (this.#colours === 'cmyk') return `${ink.cmyk.map(figure).join(' ')} ${stroke ? 'K' : 'k'}`;
+    return `${[1, 3, 5].map((i) => figure(parseInt(ink.rgb.slice(i, i + 2), 16) / 255)).join(' ')} ${stroke ? 'RG' : 'rg'}`;
   }
 
-  #rect(box: Box): string {
-    return `${figure(this.#left + box.x)} ${figure(this.#top - box.y - box.h)} ${figure(box.w)} ${figure(box.h)} re`;
+  /** A contour as path operators, from the same path data that the screen is painted with. */
+  #path(contour: Contour, dx: number): string {
+    return contourPath(contour, (value) => `${figure(value)} `).replace(
+      /([MLCZ])([^MLCZ]*)/g,
+      (_, kind: string, list: string) => {
+        const values = list.trim().split(/\s+/).map(Number);
+        const points: string[] = [];
+        for (let i = 0; i + 1 < values.length; i += 2)
+          points.push(`${figure(this.#left + values[i]! + dx)} ${figure(this.#top - values[i + 1]!)}`);
+        if (kind === 'Z') return 'h ';
+        if (kind === 'C') return `${points.join(' ')} c `;
+        return points.map((point, i) => `${point} ${kind === 'M' && i === 0 ? 'm' : 'l'} `).join('');
+      },
+    );
+  }
+
+  #rect(box: Box, dx: number): string {
+    return `${figure(this.#left + box.x + dx)} ${figure(this.#top - box.y - box.h)} ${figure(box.w)} ${figure(box.h)} re`;
   }
 }
 

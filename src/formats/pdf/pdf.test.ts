@@ -154,7 +154,7 @@ describe('a screen PDF', () => {
         const last = out.at(-1);
         const joins = last && line.runs[line.runs.indexOf(run) - 1]!.to === run.from;
         if (joins) out[out.length - 1] = { ...last, text: last.text + run.text };
-        else out.push({ text: run.text, x: run.x, y: line.baseline, ascent: line.ascent });
+        else out.push({ text: run.text, x: line.x + run.x, y: line.baseline, ascent: line.ascent });
       }
       return out;
     });

@@ -2,6 +2,9 @@ import { promisify } from 'node:util';
 import { deflate } from 'node:zlib';
 import { type PDFContext, type PDFRef } from '@cantoo/pdf-lib';
 import sharp, { type Sharp } from 'sharp';
+import { contourPath } from '@/core/compose/contours';
+import type { AreaItem } from '@/core/compose/displayList';
+import type { Box } from '@/core/geometry/box';
 import type { PictureRecord } from '@/core/records/index';
 import { PICTURE_PIXELS } from '../pictures/read';
 
@@ -86,4 +89,50 @@ export async function embedPicture(
   const packed = { ...base, ...size, Filter: 'FlateDecode' };
   const mask = context.register(context.stream(await squeeze(alpha), { ...packed, ColorSpace: 'DeviceGray' }));
   return context.register(context.stream(await squeeze(data), { ...packed, ColorSpace: space, SMask: mask }));
+}
+
+/** Resolution of the masks that soft shadows are drawn through, pixels to the inch: they have nothing fine in them. */
+const SOFT_PPI = 150;
+
+/** The room a soft area takes, its edge included. */
+export function softBox({ box, blur }: AreaItem): Box {
+  return { x: box.x - 2 * blur, y: box.y - 2 * blur, w: box.w + 4 * blur, h: box.h + 4 * blur };
+}
+
+/** An area with a soft edge: one pixel of its ink behind a mask that holds its blurred shape. */
+export async function embedSoftArea(context: PDFContext, item: AreaItem, room: Box, colours: Colours): Promise<PDFRef> {
+  const scale = SOFT_PPI / 72;
+  const width = Math.min(4000, Math.ceil(room.w * scale));
+  const height = Math.min(4000, Math.ceil(room.h * scale));
+  const path = contourPath(item.contour, (value) => `${Math.round(value * 1000) / 1000} `);
+  const svg =
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="${room.x} ${room.y} ${room.w} ${room.h}" ` +
+    `preserveAspectRatio="none"><path d="${path}" fill="#fff"/></svg>`;
+  const mask = await sharp(Buffer.from(svg))
+    .extractChannel('alpha')
+    .blur(Math.max(0.3, (item.blur / 2) * scale))
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  const base = { Type: 'XObject', Subtype: 'Image', BitsPerComponent: 8, Filter: 'FlateDecode' };
+  const soft = context.register(
+    context.stream(await squeeze(mask.data), {
+      ...base,
+      Width: mask.info.width,
+      Height: mask.info.height,
+      ColorSpace: 'DeviceGray',
+    }),
+  );
+  const inks =
+    colours === 'cmyk'
+      ? item.ink.cmyk.map((ink) => Math.round(ink * 255))
+      : [1, 3, 5].map((i) => parseInt(item.ink.rgb.slice(i, i + 2), 16));
+  return context.register(
+    context.stream(await squeeze(Uint8Array.from(inks)), {
+      ...base,
+      Width: 1,
+      Height: 1,
+      ColorSpace: colours === 'cmyk' ? 'DeviceCMYK' : 'DeviceRGB',
+      SMask: soft,
+    }),
+  );
 }

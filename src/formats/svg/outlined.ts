@@ -1,6 +1,6 @@
-import type { PageList } from '@/core/compose/displayList';
+import type { Line, PageList, Run } from '@/core/compose/displayList';
 import type { Face } from '@/core/type/face';
-import { paintItem } from './painter';
+import { paintItem, paintMark, type PictureSource, shown } from './painter';
 
 /** Glyph outlines in font units, by face and glyph: the same few hundred are met again and again. */
 const outlines = new WeakMap<Face, Map<number, string>>();
@@ -13,9 +13,12 @@ function glyphPath(face: Face, glyph: number): string {
   return path;
 }
 
+/** Glyphs met on a page, each drawn once and used again. */
+type Used = Map<string, { id: string; path: string }>;
+
 /** A page as an SVG that needs no fonts: every glyph is a shape. For pictures of pages, not for reading. */
-export function outlinedPage(list: PageList, face: (id: string) => Face, source: (picture: string) => string): string {
-  const used = new Map<string, { id: string; path: string }>();
+export function outlinedPage(list: PageList, face: (id: string) => Face, source: PictureSource): string {
+  const used: Used = new Map();
   let body = '';
   for (const item of list.items) {
     if (item.type !== 'text') {
@@ -24,29 +27,14 @@ export function outlinedPage(list: PageList, face: (id: string) => Face, source:
         .join('');
       continue;
     }
-    for (const column of item.columns) {
-      for (const line of column.lines) {
-        for (const run of line.runs) {
-          const own = face(run.face);
-          const scale = run.size / own.unitsPerEm;
-          let x = run.x;
-          let uses = '';
-          for (let i = 0; i < run.shaped.glyphs.length; i++) {
-            const glyph = run.shaped.glyphs[i]!;
-            const key = `${run.face}/${glyph}`;
-            const known = used.get(key) ?? { id: `g${used.size}`, path: glyphPath(own, glyph) };
-            used.set(key, known);
-            if (known.path !== '') {
-              const dx = (run.shaped.offsets?.[2 * i] ?? 0) * scale;
-              const dy = (run.shaped.offsets?.[2 * i + 1] ?? 0) * scale;
-              uses += `<use href="#${known.id}" transform="translate(${(x + dx).toFixed(2)} ${(line.baseline - run.rise - dy).toFixed(2)}) scale(${scale} ${-scale})"/>`;
-            }
-            x += run.shaped.advances[i]! * scale + run.tracking;
-          }
-          body += `<g fill="${run.ink.rgb}">${uses}</g>`;
-        }
+    let text = '';
+    for (const { lines } of item.columns) {
+      for (const line of lines) {
+        const marks = (over: boolean) => (line.marks ?? []).map((mark) => paintMark(mark, line, over, source)).join('');
+        text += marks(false) + line.runs.map((run) => outlinedRun(run, line, face(run.look.face), used)).join('') + marks(true);
       }
     }
+    body += shown(item, text);
   }
   const defs = [...used.values()]
     .filter(({ path }) => path !== '')
@@ -56,4 +44,29 @@ export function outlinedPage(list: PageList, face: (id: string) => Face, source:
     `<svg xmlns="http://www.w3.org/2000/svg" width="${list.width}" height="${list.height}" viewBox="0 0 ${list.width} ${list.height}">` +
     `<defs>${defs}</defs><rect width="100%" height="100%" fill="#fff"/>${body}</svg>`
   );
+}
+
+function outlinedRun(run: Run, line: Line, face: Face, used: Used): string {
+  const { look, shaped } = run;
+  const across = look.scale * line.glyphScale;
+  const spacing = (look.tracking + line.letterSpace) * line.glyphScale;
+  const y = line.baseline + run.drop - look.rise;
+  let x = line.x + run.x;
+  let uses = '';
+  for (let i = 0; i < shaped.glyphs.length; i++) {
+    const glyph = shaped.glyphs[i]!;
+    const key = `${look.face}/${glyph}`;
+    const known = used.get(key) ?? { id: `g${used.size}`, path: glyphPath(face, glyph) };
+    used.set(key, known);
+    if (known.path !== '') {
+      const dx = (shaped.offsets?.[2 * i] ?? 0) * across;
+      const dy = (shaped.offsets?.[2 * i + 1] ?? 0) * look.scale;
+      uses += `<use href="#${known.id}" transform="translate(${(x + dx).toFixed(2)} ${(y - dy).toFixed(2)}) scale(${across} ${-look.scale})"/>`;
+    }
+    x += shaped.advances[i]! * across + spacing;
+  }
+  const edge = look.outline
+    ? `<g fill="none" stroke="${look.outline.ink.rgb}" stroke-width="${(2 * look.outline.weight) / look.scale}" stroke-linejoin="round">${uses}</g>`
+    : '';
+  return `${edge}<g fill="${look.ink.rgb}">${uses}</g>`;
 }

@@ -1,6 +1,6 @@
+import { contourPath } from '@/core/compose/contours';
+import type { AreaItem, Ink, Item, Line, LineMark, Look, PageList, PictureItem, Run, Showing } from '@/core/compose/displayList';
 import type { Box } from '@/core/geometry/box';
-import type { Outline } from '@/core/geometry/outline';
-import type { Ink, Item, Line, PageList, Run } from '@/core/compose/displayList';
 
 /**
  * Paints display lists as SVG: one `text` for every run of glyphs, where the typesetter put it, in the face it was
@@ -20,35 +20,42 @@ export interface Chunk {
 /** Lines keep their markup as long as they are the same line. */
 const painted = new WeakMap<Line, string>();
 
-export function paintLine(line: Line): string {
+export function paintLine(line: Line, source: PictureSource): string {
   let markup = painted.get(line);
   if (markup === undefined) {
     const first = line.runs[0];
-    if (!first) markup = '';
-    else {
-      let inner = '';
-      for (const run of line.runs) inner += paintRun(run, first, line.baseline);
-      markup = `<g ${look(first)}>${inner}</g>`;
+    let inner = '';
+    for (const run of line.runs) inner += paintRun(run, first!, line);
+    markup = first ? `<g ${look(first.look, line)}>${inner}</g>` : '';
+    if (line.marks) {
+      markup = line.marks.map((mark) => paintMark(mark, line, false, source)).join('') + markup;
+      markup += line.marks.map((mark) => paintMark(mark, line, true, source)).join('');
     }
     painted.set(line, markup);
   }
   return markup;
 }
 
-function paintRun(run: Run, first: Run, baseline: number): string {
-  const own = sameLook(run, first) ? '' : ` ${look(run)}`;
-  return `<text x="${figure(run.x)}" y="${figure(baseline - run.rise)}"${own}>${escaped(run.text)}</text>`;
+function paintRun(run: Run, first: Run, line: Line): string {
+  const own = run.look === first.look ? '' : ` ${look(run.look, line)}`;
+  const x = figure(line.x + run.x);
+  const y = figure(line.baseline + run.drop - run.look.rise);
+  const place = line.glyphScale === 1 ? `x="${x}" y="${y}"` : `transform="matrix(${figure(line.glyphScale)} 0 0 1 ${x} ${y})"`;
+  return `<text ${place}${own}>${escaped(run.text)}</text>`;
 }
 
-function look(run: Run): string {
-  const tracking = run.tracking === 0 ? '' : ` letter-spacing="${figure(run.tracking)}"`;
-  const features = run.features === '' ? '' : ` style="font-feature-settings:${featureSettings(run.features)}"`;
-  return `font-family="${run.face}" font-size="${figure(run.size)}" fill="${run.ink.rgb}"${tracking}${features}`;
+function look({ face, size, ink, tracking, features, outline, language }: Look, line: Line): string {
+  const spacing = tracking + line.letterSpace;
+  return (
+    `font-family="${face}" font-size="${figure(size)}" fill="${ink.rgb}"` +
+    (spacing === 0 ? '' : ` letter-spacing="${figure(spacing)}"`) +
+    (features === '' ? '' : ` style="font-feature-settings:${featureSettings(features)}"`) +
+    (/^en/i.test(language) ? '' : ` lang="${escaped(language)}"`) +
+    (outline
+      ? ` stroke="${outline.ink.rgb}" stroke-width="${figure(2 * outline.weight)}" stroke-linejoin="round" paint-order="stroke"`
+      : '')
+  );
 }
-
-const sameLook = (a: Run, b: Run): boolean =>
-  a === b ||
-  (a.face === b.face && a.size === b.size && a.ink.rgb === b.ink.rgb && a.tracking === b.tracking && a.features === b.features);
 
 const featureSettings = (features: string): string =>
   features
@@ -56,29 +63,64 @@ const featureSettings = (features: string): string =>
     .map((tag) => (tag.startsWith('-') ? `'${tag.slice(1)}' 0` : `'${tag}' 1`))
     .join(',');
 
+/** Tints and rules lie under the letters, a line through them over them. */
+export function paintMark(mark: LineMark, line: Line, over: boolean, source: PictureSource): string {
+  const box = { ...mark.box, x: mark.box.x + line.x, y: mark.box.y + line.baseline };
+  if (mark.type === 'picture') {
+    return over ? '' : `<image ${at(box)} preserveAspectRatio="none" href="${escaped(source(mark.picture, box))}"/>`;
+  }
+  return mark.over === over ? rect(box, mark.ink) : '';
+}
+
 /** The chunks of one item: text column by column, everything else whole. */
 export function paintItem(item: Item, source: PictureSource): Chunk[] {
-  const { frame, box } = item;
+  const { frame } = item;
   switch (item.type) {
     case 'area':
-      return [{ key: `${frame}/area`, frame, markup: rect(box, item.ink) }];
+      return [{ key: `${frame}/${item.part}`, frame, markup: shown(item, paintArea(item)) }];
     case 'empty':
       return [];
-    case 'picture': {
-      const clip = `clip-${frame}`;
-      const { placed } = item;
-      const markup =
-        `<clipPath id="${clip}">${item.outline ? `<path d="${outlinePath(item.outline)}"/>` : `<rect ${at(box)}/>`}</clipPath>` +
-        `<image ${at(placed)} preserveAspectRatio="none" clip-path="url(#${clip})" href="${escaped(source(item.picture, placed))}"/>`;
-      return [{ key: `${frame}/picture`, frame, markup }];
-    }
+    case 'picture':
+      return [{ key: `${frame}/picture`, frame, markup: shown(item, paintPicture(item, source)) }];
     case 'text':
       return item.columns.map((column, i) => ({
-        key: `${frame}/${i}`,
+        key: `${frame}/${item.text}/${i}`,
         frame,
-        markup: column.lines.map(paintLine).join(''),
+        markup: shown(item, column.lines.map((line) => paintLine(line, source)).join('')),
       }));
   }
+}
+
+/** An item's markup in its own coordinates and opacity. */
+export function shown({ transform, opacity }: Showing, markup: string): string {
+  if (!transform && (opacity === undefined || opacity === 1)) return markup;
+  return (
+    `<g${transform ? ` transform="matrix(${transform.map(fine).join(' ')})"` : ''}` +
+    `${opacity === undefined || opacity === 1 ? '' : ` opacity="${figure(opacity)}"`}>${markup}</g>`
+  );
+}
+
+function paintArea({ frame, part, box, contour, ink, stroke, blur }: AreaItem): string {
+  const plain = contour.type === 'rectangle' && contour.radius === 0 && stroke === 0 && blur === 0;
+  if (plain) return rect(box, ink);
+  const path = contourPath(contour, figure);
+  if (stroke > 0) return `<path d="${path}" fill="none" stroke="${ink.rgb}" stroke-width="${figure(stroke)}"/>`;
+  if (blur === 0) return `<path d="${path}" fill="${ink.rgb}"/>`;
+  const id = `soft-${frame}-${part}`;
+  const room = { x: box.x - 2 * blur, y: box.y - 2 * blur, w: box.w + 4 * blur, h: box.h + 4 * blur };
+  return (
+    `<filter id="${id}" filterUnits="userSpaceOnUse" ${at(room)}><feGaussianBlur stdDeviation="${figure(blur / 2)}"/></filter>` +
+    `<path d="${path}" fill="${ink.rgb}" filter="url(#${id})"/>`
+  );
+}
+
+function paintPicture({ frame, box, placed, clip, picture }: PictureItem, source: PictureSource): string {
+  const id = `clip-${frame}`;
+  const edge = clip ? `<path d="${contourPath(clip, figure)}"/>` : `<rect ${at(box)}/>`;
+  return (
+    `<clipPath id="${id}">${edge}</clipPath>` +
+    `<image ${at(placed)} preserveAspectRatio="none" clip-path="url(#${id})" href="${escaped(source(picture, placed))}"/>`
+  );
 }
 
 /** A whole page, or what of its neighbour reaches onto it, as one SVG document fit for a file or a small picture. */
@@ -91,16 +133,13 @@ export function paintPage(list: PageList, source: PictureSource, neighbour?: { l
   );
 }
 
-/** SVG path data of an outline. */
-export const outlinePath = (outline: Outline): string => outline.map((ring) => `M${ring.map(figure).join(' ')}Z`).join('');
-
 const rect = (box: Box, ink: Ink): string => `<rect ${at(box)} fill="${ink.rgb}"/>`;
 
 const at = (box: Box): string => `x="${figure(box.x)}" y="${figure(box.y)}" width="${figure(box.w)}" height="${figure(box.h)}"`;
 
-/** Thousandths of a point are finer than anything that prints. */
+/** Thousandths of a point are finer than anything that prints; what multiplies lengths is given finer still. */
 const figure = (value: number): string => String(Math.round(value * 1000) / 1000);
+const fine = (value: number): string => String(Math.round(value * 1e6) / 1e6);
 
 const ESCAPES: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };
-
 export const escaped = (text: string): string => text.replace(/[&<>"]/g, (character) => ESCAPES[character]!);

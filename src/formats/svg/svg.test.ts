@@ -25,12 +25,12 @@ describe('painting as SVG', () => {
     const { composer } = await composerFor(doc);
     const item = composer.compose(doc).pages[0]!.items.find((each): each is TextItem => each.type === 'text')!;
     const line = item.columns[0]!.lines[0]!;
-    const markup = paintLine(line);
-    expect(markup).toContain(`x="${Math.round(line.runs[0]!.x * 1000) / 1000}" y="60"`);
+    const markup = paintLine(line, () => '');
+    expect(markup).toContain(`x="${Math.round((line.x + line.runs[0]!.x) * 1000) / 1000}" y="60"`);
     expect(markup).toContain('font-family="SourceSerif4-400" font-size="9"');
     expect(markup).toContain('>&amp;</text>');
     expect(markup).toContain('>&lt;</text>');
-    expect(paintLine(line)).toBe(markup);
+    expect(paintLine(line, () => '')).toBe(markup);
     expect(escaped('<"&">')).toBe('&lt;&quot;&amp;&quot;&gt;');
   });
 

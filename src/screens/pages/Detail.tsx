@@ -9,6 +9,7 @@ import { pageGrid, stretchBox, stretchOf, type Stretch } from '@/core/page/grid'
 import type { PlacedPage } from '@/core/page/pages';
 import { effectiveResolution, placedPicture } from '@/core/pictures/placing';
 import { type Document, find, threadOf } from '@/core/records/document';
+import { sidesOf } from '@/core/records/frame';
 import type { FormatRecord, FrameRecord } from '@/core/records/index';
 import { Choice } from '@/parts/Choice';
 import { LengthField } from '@/parts/LengthField';
@@ -185,7 +186,8 @@ function TextChapter({ document, frame, fits, actions, onColumns }: DetailProps 
 function WrapChapter({ document, frame, actions }: DetailProps & { frame: FrameRecord }) {
   const picture = frame.content.type === 'picture' ? find(document, 'picture', frame.content.picture) : undefined;
   const outlines = picture?.outlines ?? {};
-  const points = (outlines[frame.wrap.outline] ?? []).reduce((sum, ring) => sum + ring.length / 2, 0);
+  const traced = frame.wrap.outline === 'alpha' || frame.wrap.outline === 'background' ? outlines[frame.wrap.outline] : undefined;
+  const points = (traced ?? []).reduce((sum, ring) => sum + ring.length / 2, 0);
   return (
     <section aria-label="Text wrap">
       <h3 className="chapter pb-1">Text wrap</h3>
@@ -202,7 +204,11 @@ function WrapChapter({ document, frame, actions }: DetailProps & { frame: FrameR
       />
       {frame.wrap.mode !== 'none' && (
         <div className="pt-2">
-          <LengthField label="Stand-off" value={frame.wrap.standOff} onChange={(standOff) => actions.wrap({ standOff })} />
+          <LengthField
+            label="Stand-off"
+            value={Math.max(...Object.values(sidesOf(frame.wrap.standOff)))}
+            onChange={(standOff) => actions.wrap({ standOff })}
+          />
         </div>
       )}
       {frame.wrap.mode === 'outline' && (

@@ -4,8 +4,8 @@ import { ArrowDownToLine, ArrowUpToLine, CornerDownRight, Quote, Trash2 } from '
 import { find, type Document } from '@/core/records/document';
 import type { FrameRecord } from '@/core/records/index';
 import type { Wrap } from '@/core/records/frame';
-import { formatLength } from '@/core/length/length';
-import { textOf } from './frameWords';
+
+import { standOffWords, textOf } from './frameWords';
 
 /** What one does with a chosen frame. */
 export interface FrameActions {
@@ -66,9 +66,7 @@ export function FrameBar({ document, frame, overset, left, top, actions }: Frame
           </button>
         ))}
       {!isBody && wrap.mode !== 'none' && (
-        <span className="narrow border-base-100/20 flex h-7 items-center border-l px-2.5">
-          {formatLength(wrap.standOff, 'mm')}
-        </span>
+        <span className="narrow border-base-100/20 flex h-7 items-center border-l px-2.5">{standOffWords(wrap.standOff)}</span>
       )}
       {picture && content.type === 'picture' && (
         <button

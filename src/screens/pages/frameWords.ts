@@ -4,6 +4,8 @@ import { type Document, find } from '@/core/records/document';
 import type { Box } from '@/core/geometry/box';
 import type { FrameRecord, StoryRecord, TextRecord } from '@/core/records/index';
 import { bodyText } from '@/core/records/body';
+import type { Lengths } from '@/core/records/frame';
+import { formatLength } from '@/core/length/length';
 
 /** The text a frame shows, and the story it is part of. */
 export function textOf(document: Document, frame: FrameRecord): { text: TextRecord; story: StoryRecord | undefined } | undefined {
@@ -48,4 +50,11 @@ export function placeWords(document: Document, page: PlacedPage, box: Box): stri
   const grid = pageGrid(formatOf(document), page.master, page.side);
   const at = stretchOf(grid, box);
   return stretchWords(at) + (at.onColumns ? '' : ', off the columns');
+}
+
+/** A stand-off in words: one length, or one for each side, clockwise from the top. */
+export function standOffWords(standOff: Lengths): string {
+  if (typeof standOff === 'number') return formatLength(standOff, 'mm');
+  const { top, right, bottom, left } = standOff;
+  return [top, right, bottom, left].map((side) => formatLength(side, 'mm')).join(', ');
 }

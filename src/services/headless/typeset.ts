@@ -12,7 +12,8 @@ import { pageGrid } from '@/core/page/grid';
 import { placedPages, formatOf } from '@/core/page/pages';
 import { COPY_STYLES, storyOf } from '@/formats/copy/story';
 import type { Block } from '@/formats/copy/blocks';
-import { composerFor } from '@/formats/faces/files';
+import { facesOf } from '@/core/compose/faces';
+import { composerFor, loadFaces } from '@/formats/faces/files';
 import { paintPdf } from '@/formats/pdf/painter';
 import { pdfPages } from '@/formats/pdf/pages';
 import type { ReadPicture } from '@/formats/pictures/read';
@@ -87,6 +88,8 @@ export async function typeset(
       align: 'top',
     },
   );
+  // The text may hold characters that its own faces lack.
+  await loadFaces(shaper, facesOf(edit.document));
   flow(edit, 'text', frame, composer);
 
   const { pages } = composer.compose(edit.document);
@@ -148,7 +151,7 @@ const round = (value: number) => Math.round(value * 1000) / 1000;
 
 /** A line with all that stands on it: a bullet or number hangs out to the left of the text. */
 function lineReport(line: Line): LineReport {
-  const x = Math.min(line.x, line.runs[0]?.x ?? line.x);
+  const x = line.x + Math.min(0, line.runs[0]?.x ?? 0);
   return {
     text: lineText(line),
     x: round(x),

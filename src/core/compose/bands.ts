@@ -1,0 +1,171 @@
+import type { Column } from './column';
+import { fill, type Fillable, type Filled, type PlacedBlock, topOf } from './fill';
+import type { Cursor } from './slots';
+
+/** A frame of a thread that can be divided into columns anywhere down its height. */
+export interface Divisible {
+  readonly top: number;
+  readonly foot: number;
+  readonly balanced: boolean;
+  /** Grows with its text: it has no foot of its own. */
+  readonly grows: boolean;
+  /** Its columns between two heights; `spanning`: one as wide as all of them. The same call gives the same objects. */
+  columns(from: number, to: number, spanning: boolean): readonly Column[];
+}
+
+/** Heights tried when columns are made of one height, before the best found so far is taken. */
+const MOST_TRIES = 12;
+
+/**
+ * Fills frames whose columns do not simply run from top to foot: crossheads span them, and what stands above such a
+ * head, or at the end of a balanced frame, is made of one height.
+ *
+ * @param beyond the endless column behind the last frame
+ */
+export function fillBands(
+  blocks: readonly Fillable[],
+  frames: readonly Divisible[],
+  beyond: Column | undefined,
+  earlier: Filled | undefined,
+): Filled {
+  const columns: Column[] = [];
+  const placed: PlacedBlock[] = [];
+  let frame = 0;
+  let top = frames[0]!.top;
+  let after = 0;
+  let over = false;
+
+  const rest = (from: number, y: number, spanning: boolean): Column[] => {
+    const list: Column[] = [];
+    for (let f = from; f < frames.length && !over; f++) {
+      const of = frames[f]!;
+      list.push(...of.columns(f === from ? y : of.top, of.foot, spanning));
+    }
+    if (beyond) list.push(beyond);
+    return list;
+  };
+  const ownerOf = (from: number, y: number, spanning: boolean, index: number): number => {
+    let count = 0;
+    for (let f = from; f < frames.length; f++) {
+      count += frames[f]!.columns(f === from ? y : frames[f]!.top, frames[f]!.foot, spanning).length;
+      if (index < count) return f;
+    }
+    return frames.length;
+  };
+  const footOf = (list: readonly PlacedBlock[], within: (column: number) => boolean, none: number): number => {
+    let foot = none;
+    for (const block of list) {
+      for (const { column, line } of block.lines) if (within(column)) foot = Math.max(foot, line.baseline + line.descent);
+      if (within(block.end.column)) foot = Math.max(foot, block.end.edge ? block.end.y : foot);
+    }
+    return foot;
+  };
+
+  let i = 0;
+  while (i < blocks.length) {
+    const spanning = isSpanning(blocks[i]!);
+    let to = i + 1;
+    while (!spanning && to < blocks.length && !isSpanning(blocks[to]!)) to++;
+    const part = blocks.slice(i, to);
+    const base = columns.length;
+    const atTop = frame < frames.length && Math.abs(top - frames[frame]!.top) < 0.01;
+    const begin = (list: readonly Column[]): Cursor => ({
+      ...topOf([...columns, ...list], base),
+      atTop: atTop || !spanning,
+      after,
+    });
+    const run = (list: readonly Column[]) => fill(part, [...columns, ...list], earlier, begin(list), i);
+
+    let list = rest(frame, top, spanning);
+    let done = run(list);
+    let end = done[done.length - 1]!.end.column - base;
+    let owner = over ? frames.length : ownerOf(frame, top, spanning, end);
+    if (spanning && owner < frames.length) {
+      // A head needs room for what it stands over.
+      const foot = footOf(done, (column) => column === base + end, top);
+      const style = part[0]!.type === 'paragraph' ? part[0]!.source.style : undefined;
+      const needs = (style?.keepNext ?? 0) * (frames[owner]!.grows ? 0 : 1) * leadingOf(blocks[to]);
+      const fresh = owner !== frame || atTop;
+      if (!fresh && foot + needs > frames[owner]!.foot && to < blocks.length) {
+        frame = owner + 1;
+        top = frame < frames.length ? frames[frame]!.top : top;
+        over = frame >= frames.length;
+        after = 0;
+        continue;
+      }
+    } else if (!spanning && owner < frames.length && (to < blocks.length || frames[owner]!.balanced)) {
+      const y = owner === frame ? top : frames[owner]!.top;
+      const before = list.length - rest(owner, y, false).length;
+      const own = frames[owner]!.columns(y, frames[owner]!.foot, false).length;
+      if (own > 1) {
+        const fitted = balanced(
+          (height) => {
+            const lower = frames[owner]!.columns(y, y + height, false);
+            return [...list.slice(0, before), ...lower, ...list.slice(before + own)];
+          },
+          run,
+          base + before + own,
+          frames[owner]!.foot - y,
+          frames[owner]!.grows ? done.reduce((sum, block) => sum + block.lines.length, 0) : undefined,
+        );
+        if (fitted) {
+          ({ list, done } = fitted);
+          end = Math.max(before + own - 1, done[done.length - 1]!.end.column - base);
+        }
+      }
+    }
+    placed.push(...done);
+    columns.push(...list.slice(0, end + 1));
+    if (owner >= frames.length) {
+      over = true;
+      // What is over goes on behind what is over already.
+      i = to;
+      if (i < blocks.length) {
+        placed.push(...fill(blocks.slice(i), columns, earlier, done[done.length - 1]!.end, i));
+        i = blocks.length;
+      }
+      break;
+    }
+    const y = owner === frame ? top : frames[owner]!.top;
+    const first = base + (list.length - rest(owner, y, spanning).length);
+    top = footOf(done, (column) => column >= first && column <= base + end, y);
+    after = done[done.length - 1]!.end.after;
+    if (spanning) top += after;
+    frame = owner;
+    i = to;
+  }
+  // Frames that the text does not reach keep their columns, for what is measured and shown of them.
+  if (!over) {
+    if (frame < frames.length && columns.length === 0) columns.push(...frames[frame]!.columns(top, frames[frame]!.foot, false));
+    for (let f = frame + 1; f < frames.length; f++) columns.push(...frames[f]!.columns(frames[f]!.top, frames[f]!.foot, false));
+    if (beyond) columns.push(beyond);
+  }
+  return { columns, blocks: placed };
+}
+
+const isSpanning = (block: Fillable): boolean => block.type === 'paragraph' && block.source.style.spans;
+
+const leadingOf = (block: Fillable | undefined): number => (block?.type === 'paragraph' ? block.source.style.leading : 12);
+
+/** The least height at which the columns still hold what they hold: found by halving. */
+function balanced(
+  listFor: (height: number) => Column[],
+  run: (list: readonly Column[]) => PlacedBlock[],
+  next: number,
+  full: number,
+  lines: number | undefined,
+): { list: Column[]; done: PlacedBlock[] } | undefined {
+  let high = lines === undefined ? full : Math.max(full, lines * 40);
+  let low = 0;
+  let best: { list: Column[]; done: PlacedBlock[] } | undefined;
+  for (let tries = 0; tries < MOST_TRIES && high - low > 1; tries++) {
+    const middle = (low + high) / 2;
+    const list = listFor(middle);
+    const done = run(list);
+    if (done[done.length - 1]!.end.column < next) {
+      best = { list, done };
+      high = middle;
+    } else low = middle;
+  }
+  return best;
+}

@@ -1,0 +1,146 @@
+import type { Box } from '../geometry/box';
+import { laidOver } from '../geometry/outline';
+import { formatOf } from '../page/pages';
+import { placedPicture } from '../pictures/placing';
+import { type Document, find } from '../records/document';
+import type { PictureContent } from '../records/frame';
+import type { FrameRecord, PictureRecord } from '../records/index';
+import type { Inks } from './colours';
+import { contourOf } from './contours';
+import type { AreaItem, Contour, Item, PageList, PictureItem, Showing, TextItem } from './displayList';
+import { type Shown, type ShownFrames, shownKey } from './shown';
+
+/** Puts the display lists of pages together; a page whose items are the same as before is the same object. */
+export class PageLists {
+  readonly #inks: Inks;
+  readonly #pages = new Map<string, PageList>();
+  readonly #items = new Map<string, { readonly by: readonly unknown[]; readonly items: readonly Item[] }>();
+
+  constructor(inks: Inks) {
+    this.#inks = inks;
+  }
+
+  of(
+    document: Document,
+    { shown, pages }: ShownFrames,
+    texts: ReadonlyMap<string, readonly TextItem[]>,
+    grown: ReadonlyMap<string, Box>,
+  ): PageList[] {
+    const format = formatOf(document);
+    const byPage = new Map<string, Item[]>();
+    for (const each of shown) {
+      const items = byPage.get(each.page.page.id) ?? [];
+      byPage.set(each.page.page.id, items);
+      items.push(...this.#itemsOf(document, each, grown.get(each.frame.id) ?? each.frame.box, texts.get(shownKey(each))));
+    }
+    return pages.map((page) => {
+      const list: PageList = {
+        page: page.page.id,
+        number: page.number,
+        side: page.side,
+        width: format.width,
+        height: format.height,
+        bleed: format.bleed,
+        items: byPage.get(page.page.id) ?? [],
+      };
+      const kept = this.#pages.get(list.page);
+      if (kept && samePage(kept, list)) return kept;
+      this.#pages.set(list.page, list);
+      return list;
+    });
+  }
+
+  #itemsOf(document: Document, each: Shown, box: Box, texts: readonly TextItem[] | undefined): readonly Item[] {
+    const { frame, rotated } = each;
+    const { content, fill, border, shadow } = frame;
+    const picture = content.type === 'picture' ? find(document, 'picture', content.picture) : undefined;
+    const swatches = [fill, border, shadow].map((part) => part && find(document, 'swatch', part.swatch));
+    const by = [frame, box.x, box.y, box.w, box.h, picture, ...swatches, ...(texts ?? [])];
+    const key = shownKey(each);
+    const kept = this.#items.get(key);
+    if (kept && kept.by.length === by.length && kept.by.every((part, i) => part === by[i])) return kept.items;
+    const showing: Showing = { transform: rotated, opacity: frame.opacity };
+    const contour = contourOf(frame.shape, box);
+    const ink = (of: { swatch: string; tint: number }) => this.#inks.ink(document, of.swatch, of.tint);
+    const area = (part: AreaItem['part'], more: Pick<AreaItem, 'ink'> & Partial<AreaItem>): AreaItem => ({
+      type: 'area',
+      frame: frame.id,
+      part,
+      box,
+      contour,
+      stroke: 0,
+      blur: 0,
+      ...showing,
+      ...more,
+    });
+    const items: Item[] = [];
+    if (shadow) {
+      const { dx, dy, blur, swatch, opacity } = shadow;
+      const own = shadowContour(frame, picture, content.type === 'picture' ? content : undefined, box, contour);
+      items.push(
+        area('shadow', {
+          ink: ink({ swatch, tint: 1 }),
+          contour: moved(own, dx, dy),
+          box: { ...box, x: box.x + dx, y: box.y + dy },
+          blur,
+          opacity: opacity * (frame.opacity ?? 1),
+        }),
+      );
+    }
+    if (fill) items.push(area('fill', { ink: ink(fill) }));
+    if (content.type === 'picture') {
+      if (picture) items.push(pictureItem(frame, picture, content, box, contour, showing));
+      else items.push({ type: 'empty', frame: frame.id, box, ...showing });
+    }
+    if (texts) items.push(...texts);
+    if (border && border.weight > 0) items.push(area('border', { ink: ink(border), stroke: border.weight }));
+    this.#items.set(key, { by, items });
+    return items;
+  }
+}
+
+/** A picture whose text runs around what stands before its background is cut out, or it would cover that text. */
+function pictureItem(
+  frame: FrameRecord,
+  picture: PictureRecord,
+  content: PictureContent,
+  box: Box,
+  contour: Contour,
+  showing: Showing,
+): PictureItem {
+  const placed = placedPicture(box, picture, content);
+  const cut = frame.wrap.mode === 'outline' && frame.wrap.outline === 'background' ? picture.outlines.background : undefined;
+  const shaped = contour.type !== 'rectangle' || contour.radius > 0 ? contour : undefined;
+  const clip = cut ? { type: 'outline' as const, outline: laidOver(cut, placed) } : shaped;
+  return { type: 'picture', frame: frame.id, picture: picture.id, box, placed, clip, ...showing };
+}
+
+/** A cut-out throws the shadow of its outline, a frame that of its shape. */
+function shadowContour(
+  frame: FrameRecord,
+  picture: PictureRecord | undefined,
+  content: PictureContent | undefined,
+  box: Box,
+  contour: Contour,
+): Contour {
+  const traced = picture?.outlines.alpha ?? (frame.wrap.outline === 'background' ? picture?.outlines.background : undefined);
+  if (!picture || !content || !traced || frame.fill) return contour;
+  return { type: 'outline', outline: laidOver(traced, placedPicture(box, picture, content)) };
+}
+
+function moved(contour: Contour, dx: number, dy: number): Contour {
+  if (contour.type !== 'outline') return { ...contour, box: { ...contour.box, x: contour.box.x + dx, y: contour.box.y + dy } };
+  return { type: 'outline', outline: contour.outline.map((ring) => ring.map((value, i) => value + (i % 2 === 0 ? dx : dy))) };
+}
+
+function samePage(a: PageList, b: PageList): boolean {
+  return (
+    a.number === b.number &&
+    a.side === b.side &&
+    a.width === b.width &&
+    a.height === b.height &&
+    a.bleed === b.bleed &&
+    a.items.length === b.items.length &&
+    a.items.every((item, i) => item === b.items[i])
+  );
+}

@@ -1,0 +1,303 @@
+import type { StartIn } from '../records/paragraphStyle';
+import type { Broken } from './breaking';
+import type { Column } from './column';
+import type { Line, LineMark, Run } from './displayList';
+import type { PlacedBlock, PlacedLine, Warning } from './fill';
+import { firstFit } from './firstFit';
+import { HYPHEN_BREAK, type Prepared } from './prepared';
+import { indentWithin, setLine } from './setLine';
+import { type Cursor, NO_WISHES, type Slot, Slots, type SlotWishes } from './slots';
+import { totalFit, USUAL } from './totalFit';
+
+/** Tries at getting orphans, widows and keeps right before the least important of them gives way. */
+const MOST_TRIES = 8;
+
+const HAIR = 0.01;
+
+/** Puts a paragraph into columns from a cursor on. */
+export function placeParagraph(
+  given: Prepared,
+  startIn: StartIn | undefined,
+  start: Cursor,
+  moved: boolean,
+  columns: readonly Column[],
+): PlacedBlock {
+  let prepared = given;
+  const warnings: Warning[] = [];
+  let wishes: SlotWishes = NO_WISHES;
+  let forbidden: Set<number> | undefined;
+  let slots = new Slots(columns, start, prepared, wishes);
+  let broken = breakParagraph(prepared, slots, columns[start.column]!, forbidden);
+  let leads = 0;
+  for (let tries = 0; ; tries++) {
+    if (given.withLead && leads < MOST_TRIES) {
+      // The lead-in covers the first line, and how far that reaches depends on the lead-in.
+      const to = firstLineEnd(prepared, broken);
+      const next = given.withLead(to);
+      if (next !== prepared) {
+        prepared = next;
+        leads++;
+        slots = new Slots(columns, start, prepared, wishes);
+        broken = breakParagraph(prepared, slots, columns[start.column]!, forbidden);
+        if (firstLineEnd(prepared, broken) !== to) continue;
+      }
+    }
+    const wish = uncomfortable(prepared, broken, slots, columns, start, wishes);
+    if (!wish) break;
+    const known = wish.cut && wishes.cuts.get(wish.cut.column) === wish.cut.from;
+    if (tries === MOST_TRIES || known) {
+      warnings.push(wish.what);
+      break;
+    }
+    if (wish.cut) wishes = { ...wishes, cuts: new Map(wishes.cuts).set(wish.cut.column, wish.cut.from) };
+    if (wish.lift) wishes = { ...wishes, lifts: new Map(wishes.lifts).set(wish.lift.row, wish.lift.by) };
+    if (wish.forbid !== undefined) (forbidden ??= new Set()).add(wish.forbid);
+    slots = new Slots(columns, start, prepared, wishes);
+    broken = breakParagraph(prepared, slots, columns[start.column]!, forbidden);
+  }
+  if (broken.forced > 0) warnings.push('overfull');
+  if (prepared.missing > 0) warnings.push('missing');
+
+  const lines = setLines(prepared, broken, slots, columns);
+  const last = lines[lines.length - 1]!;
+  const cap = prepared.cap;
+  // A cap that stands deeper than its paragraph is long pushes what follows down.
+  const capFoot =
+    cap && last.column === lines[0]!.column ? lines[0]!.line.baseline + (cap.of.lines - 1) * prepared.style.leading : 0;
+  return {
+    source: given,
+    leaves: 1,
+    start,
+    startIn,
+    moved,
+    lines,
+    end: {
+      column: last.column,
+      y: Math.max(last.line.baseline, capFoot),
+      atTop: false,
+      edge: false,
+      after: prepared.style.spaceAfter,
+    },
+    warnings: warnings.length > 0 ? warnings : NO_WARNINGS,
+    prepared,
+  };
+}
+
+const NO_WARNINGS: readonly Warning[] = [];
+
+const firstLineEnd = (of: Prepared, broken: Broken): number => of.end[broken.breaks[1]!]!;
+
+/**
+ * Lines from breaks. A line that runs between the same breaks on the same width as when the paragraph was last set
+ * keeps its runs and only moves.
+ */
+function setLines(prepared: Prepared, broken: Broken, slots: Slots, columns: readonly Column[]): PlacedLine[] {
+  const { memory, style } = prepared;
+  const bySide = style.align === 'towardsSpine' || style.align === 'awayFromSpine';
+  const lines: PlacedLine[] = [];
+  const n = broken.breaks.length - 1;
+  for (let i = 0; i < n; i++) {
+    const a = broken.breaks[i]!;
+    const b = broken.breaks[i + 1]!;
+    const slot = slots.at(i);
+    const known = memory.lines[i];
+    if (known && known.a === a && known.b === b && known.width === slot.width && !bySide && !decorated(prepared, i, n)) {
+      const same = known.column === slot.column && known.x === slot.x && known.line.baseline === slot.baseline;
+      lines.push(
+        same
+          ? known
+          : {
+              column: slot.column,
+              a,
+              b,
+              x: slot.x,
+              width: slot.width,
+              leaf: 0,
+              line: movedLine(known.line, slot.x - known.x, slot.baseline - known.line.baseline),
+            },
+      );
+      continue;
+    }
+    const column = columns[slot.column]!;
+    let line = setLine(prepared, a, b, { x: slot.x, width: slot.width, baseline: slot.baseline, side: column.side });
+    if (decorated(prepared, i, n)) line = withDecoration(line, prepared, i, n, column, slot);
+    lines.push({ column: slot.column, a, b, x: slot.x, width: slot.width, leaf: 0, line });
+  }
+  memory.lines = lines;
+  return lines;
+}
+
+/** A line that stands elsewhere; its runs and marks are its own coordinates' and stay. */
+export function movedLine(line: Line, dx: number, dy: number): Line {
+  return {
+    x: line.x + dx,
+    baseline: line.baseline + dy,
+    width: line.width,
+    natural: line.natural,
+    wordSpace: line.wordSpace,
+    letterSpace: line.letterSpace,
+    glyphScale: line.glyphScale,
+    hyphenated: line.hyphenated,
+    overfull: line.overfull,
+    lastOfParagraph: line.lastOfParagraph,
+    ascent: line.ascent,
+    descent: line.descent,
+    runs: line.runs,
+    marks: line.marks,
+  };
+}
+
+const decorated = (of: Prepared, i: number, n: number): boolean =>
+  (i === 0 && (of.cap !== undefined || of.style.ruleAbove !== null)) || (i === n - 1 && of.style.ruleBelow !== null);
+
+/** What a first or last line carries beside its words: a drop cap, a rule above or below. */
+function withDecoration(line: Line, of: Prepared, i: number, n: number, column: Column, slot: Slot): Line {
+  const { style, cap } = of;
+  let { runs, marks } = line;
+  if (i === 0 && cap) {
+    const run: Run = {
+      x: slot.x - cap.width - line.x - cap.bearing,
+      text: cap.text,
+      shaped: cap.shaped,
+      look: cap.look,
+      drop: (cap.of.lines - 1) * style.leading,
+      from: 0,
+      to: of.positions ? of.positions[cap.text.length]! : cap.text.length,
+      added: false,
+    };
+    runs = [run, ...runs];
+  }
+  const rule = (which: typeof style.ruleAbove, y: (weight: number, offset: number) => number): void => {
+    if (!which) return;
+    const from = which.width === 'column' ? column.box.x - line.x : 0;
+    const to = which.width === 'column' ? from + column.box.w : line.natural;
+    const box = {
+      x: from + which.leftIndent,
+      y: y(which.weight, which.offset),
+      w: Math.max(0, to - from - which.leftIndent - which.rightIndent),
+      h: which.weight,
+    };
+    const mark: LineMark = { type: 'area', box, ink: of.ruleInks![which === style.ruleAbove ? 0 : 1]!, over: false };
+    marks = [...(marks ?? []), mark];
+  };
+  if (i === 0) rule(style.ruleAbove, (weight, offset) => -offset - weight);
+  if (i === n - 1) rule(style.ruleBelow, (_, offset) => offset);
+  return { ...line, runs, marks };
+}
+
+/**
+ * Breaks for the line spaces that there are. Most paragraphs meet lines of one width only, and are remembered broken
+ * for it; where a picture or a narrower column reaches into them they are broken again for what each line has.
+ */
+function breakParagraph(of: Prepared, slots: Slots, column: Column, forbidden: ReadonlySet<number> | undefined): Broken {
+  const full = Math.max(0, column.box.w);
+  const room = (width: number, line: number) =>
+    Math.max(0, width - indentWithin(of, width) - of.style.rightIndent - (line === 0 ? of.firstIndent : 0));
+  if (!of.cap && !forbidden) {
+    const { memory } = of;
+    if (memory.width !== full || !memory.broken) {
+      memory.broken = broken(of, { widthOf: (line) => room(full, line), uniform: true }, undefined);
+      memory.width = full;
+    }
+    const n = memory.broken.breaks.length - 1;
+    let i = 0;
+    while (i < n && Math.abs(slots.at(i).width - full) < HAIR) i++;
+    if (i === n) return memory.broken;
+  }
+  return broken(of, { widthOf: (line) => room(slots.at(line).width, line), uniform: false }, forbidden);
+}
+
+function broken(
+  of: Prepared,
+  measure: { widthOf(line: number): number; uniform: boolean },
+  forbidden: ReadonlySet<number> | undefined,
+): Broken {
+  const { style } = of;
+  if (style.breaking === 'first-fit' || of.tabs.length > 0) return firstFit(of, measure, forbidden);
+  return totalFit(of, measure, {
+    ...USUAL,
+    ragged: style.align === 'justify' ? 0 : style.rag * style.size,
+    mostHyphens: style.hyphenLimits.consecutive,
+    looseness: style.looseness,
+    fillLast: style.align === 'justify' && style.lastLine === 'justify',
+    forbidden,
+  });
+}
+
+interface Wish {
+  /** A column is to be closed from this baseline on. */
+  readonly cut?: { readonly column: number; readonly from: number };
+  readonly lift?: { readonly row: number; readonly by: number };
+  /** A break is not to be taken. */
+  readonly forbid?: number;
+  readonly what: Warning;
+}
+
+/** What the style dislikes about how the lines fall: what would mend it. */
+function uncomfortable(
+  of: Prepared,
+  { breaks }: Broken,
+  slots: Slots,
+  columns: readonly Column[],
+  start: Cursor,
+  wishes: SlotWishes,
+): Wish | undefined {
+  const { style } = of;
+  const count = breaks.length - 1;
+  if (of.pictures.length > 0) {
+    const lift = tallPicture(of, breaks, slots, wishes);
+    if (lift) return lift;
+  }
+  const firstSlot = slots.at(0);
+  const lastSlot = slots.at(count - 1);
+  if (firstSlot.column === lastSlot.column) return undefined;
+  if (!style.hyphenLimits.acrossColumns) {
+    for (let i = 0; i + 1 < count; i++) {
+      const b = breaks[i + 1]!;
+      if (of.flag[b] === HYPHEN_BREAK && slots.at(i).column !== slots.at(i + 1).column) return { forbid: b, what: 'hyphen' };
+    }
+  }
+  // Rows, not lines: text on both sides of a picture makes one row of two lines.
+  const rows: Slot[] = [];
+  for (let i = 0; i < count; i++) {
+    const slot = slots.at(i);
+    const last = rows[rows.length - 1];
+    if (!last || last.row !== slot.row) rows.push(slot);
+  }
+  const first = rows[0]!;
+  const final = rows[rows.length - 1]!;
+  if (columns[final.column]!.overset) return undefined;
+  const inFirst = rows.filter((row) => row.column === first.column).length;
+  const inFinal = rows.filter((row) => row.column === final.column).length;
+  const canMove = !(start.atTop && first.column === start.column);
+  const moveOn = { column: first.column, from: first.baseline };
+  if (style.keepTogether && canMove) return { cut: moveOn, what: 'keep' };
+  const together = Math.max(style.orphans, of.cap ? of.cap.of.lines : 0);
+  if (inFirst < Math.min(together, rows.length) && canMove) return { cut: moveOn, what: 'widow' };
+  if (inFinal < style.widows && rows.length > style.widows) {
+    const before = rows.filter((row) => row.column === final.column - 1);
+    const spare = style.widows - inFinal;
+    const from = before[before.length - spare];
+    if (!from) return undefined;
+    const leaves = before.length - spare;
+    if (final.column - 1 === first.column && leaves < style.orphans) return canMove ? { cut: moveOn, what: 'widow' } : undefined;
+    return { cut: { column: from.column, from: from.baseline }, what: 'widow' };
+  }
+  return undefined;
+}
+
+/** A picture in a line that stands higher than the line has room: its row is to go down. */
+function tallPicture(of: Prepared, breaks: readonly number[], slots: Slots, wishes: SlotWishes): Wish | undefined {
+  for (let i = 0; i + 1 < breaks.length; i++) {
+    const from = of.next[breaks[i]!]!;
+    const to = of.end[breaks[i + 1]!]!;
+    let tall = 0;
+    for (const picture of of.pictures) {
+      if (picture.at >= from && picture.at < to) tall = Math.max(tall, picture.height + picture.rise);
+    }
+    const by = tall - (of.style.leading - of.descent);
+    const { row } = slots.at(i);
+    if (by > HAIR && !wishes.lifts.has(row)) return { lift: { row, by }, what: 'overfull' };
+  }
+  return undefined;
+}

@@ -1,0 +1,89 @@
+import type { Box } from '../geometry/box';
+import { composedWith, type Matrix, rotation } from '../geometry/matrix';
+import { placedPages, type PlacedPage } from '../page/pages';
+import { type Document, all, framesOn } from '../records/document';
+import type { FrameRecord } from '../records/index';
+
+/** A frame as it shows on one page: a page's own, or a master's. */
+export interface Shown {
+  readonly frame: FrameRecord;
+  readonly page: PlacedPage;
+  readonly fromMaster: boolean;
+  /** The frame's box in the coordinates its content is composed in, and from there to the page's. */
+  readonly local: Box;
+  readonly transform: Matrix | undefined;
+  /** Of the frame itself, without the turns of its text. */
+  readonly rotated: Matrix | undefined;
+}
+
+/** A text in the frames it runs through: once for a thread, once a page for a master's text. */
+export interface Thread {
+  readonly key: string;
+  readonly text: string;
+  readonly frames: readonly Shown[];
+}
+
+/** The frames shown, and the threads they make; kept as long as no frame, page or master changes. */
+export interface ShownFrames {
+  readonly shown: readonly Shown[];
+  readonly threads: readonly Thread[];
+  readonly pages: readonly PlacedPage[];
+}
+
+const same = (a: readonly unknown[], b: readonly unknown[]): boolean => {
+  if (a.length !== b.length) return false;
+  for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return false;
+  return true;
+};
+
+/** Works out what is shown where, and remembers it for the documents that do not change it. */
+export class Showing {
+  #parts: readonly (readonly unknown[])[] = [];
+  #last: ShownFrames | undefined;
+
+  of(document: Document): ShownFrames {
+    const parts = [all(document, 'frame'), all(document, 'page'), all(document, 'master'), all(document, 'format')];
+    if (this.#last && parts.every((part, i) => same(part, this.#parts[i]!))) return this.#last;
+    this.#parts = parts;
+    const pages = placedPages(document);
+    const shown: Shown[] = [];
+    for (const page of pages) {
+      for (const frame of framesOn(document, page.master.id)) {
+        if (frame.side === 'both' || frame.side === page.side) shown.push(shownFrame(frame, page, true));
+      }
+      for (const frame of framesOn(document, page.page.id)) shown.push(shownFrame(frame, page, false));
+    }
+    return (this.#last = { shown, threads: threadsOf(shown), pages });
+  }
+}
+
+function shownFrame(frame: FrameRecord, page: PlacedPage, fromMaster: boolean): Shown {
+  const { box } = frame;
+  const centre = { x: box.x + box.w / 2, y: box.y + box.h / 2 };
+  const rotated = frame.rotation ? rotation(frame.rotation, centre) : undefined;
+  const turns = frame.content.type === 'text' ? (frame.content.turns ?? 0) : 0;
+  if (turns === 0) return { frame, page, fromMaster, local: box, transform: rotated, rotated };
+  const local = turns % 2 === 0 ? box : { x: centre.x - box.h / 2, y: centre.y - box.w / 2, w: box.h, h: box.w };
+  const turned = rotation(90 * turns, centre);
+  return { frame, page, fromMaster, local, transform: rotated ? composedWith(rotated, turned) : turned, rotated };
+}
+
+function threadsOf(shown: readonly Shown[]): Thread[] {
+  const threads = new Map<string, { text: string; frames: Shown[] }>();
+  for (const each of shown) {
+    const { content } = each.frame;
+    if (content.type !== 'text') continue;
+    const key = each.fromMaster ? `${content.text} ${each.page.page.id}` : content.text;
+    const thread = threads.get(key);
+    if (thread) thread.frames.push(each);
+    else threads.set(key, { text: content.text, frames: [each] });
+  }
+  const place = ({ frame }: Shown) => (frame.content.type === 'text' ? frame.content.order : '');
+  return [...threads].map(([key, { text, frames }]) => ({
+    key,
+    text,
+    frames: frames.sort((a, b) => (place(a) < place(b) ? -1 : place(a) > place(b) ? 1 : 0)),
+  }));
+}
+
+export const shownKey = ({ frame, page }: Shown): string => `${frame.id} ${page.page.id}`;

@@ -1,0 +1,58 @@
+import type { ParagraphProperties, TabStop } from '../records/paragraphStyle';
+import type { Prepared, Tab } from './prepared';
+
+/** Beyond the style's own stops there is one at every multiple of this; half an inch. */
+const USUAL_STOP = 36;
+
+/** The stop that a tab goes to when the text before it ends at `x`, points from the column's left. */
+export function stopAfter(style: ParagraphProperties, x: number): TabStop {
+  for (const stop of style.tabs) if (stop.at > x + 0.01) return stop;
+  return { at: (Math.floor((x + 0.01) / USUAL_STOP) + 1) * USUAL_STOP, align: 'left' };
+}
+
+/**
+ * How far a line with tabs reaches, as `before − after` says it of lines without: units from the line's beginning.
+ * @param a the break it begins at
+ */
+export function tabbedEnd(of: Prepared, a: number): (b: number) => number {
+  const tabs = of.tabs.filter((tab) => tab.at >= of.next[a]!);
+  return (b) => {
+    let shift = 0;
+    const own = tabs.filter((tab) => tab.at < of.end[b]!);
+    own.forEach((tab, i) => {
+      const to = own[i + 1]?.x ?? of.before[b]!;
+      shift += tabWidth(of, a, tab, shift, to) / of.scale;
+    });
+    return of.before[b]! - of.after[a]! + shift;
+  };
+}
+
+/**
+ * What a tab is worth, points.
+ *
+ * @param shift units that tabs before it in the line are worth together
+ * @param to where the text behind it ends, in units without tabs
+ */
+export function tabWidth(of: Prepared, a: number, tab: Tab, shift: number, to: number): number {
+  const indent = of.indent + (a === 0 ? of.firstIndent : 0);
+  const x = indent + (tab.x - of.after[a]! + shift) * of.scale;
+  const stop = stopAfter(of.style, x);
+  const behind = (to - tab.x) * of.scale;
+  const held =
+    stop.align === 'right' ? behind : stop.align === 'centre' ? behind / 2 : stop.align === 'decimal' ? beforePoint(of, tab) : 0;
+  return Math.max(0, stop.at - x - held);
+}
+
+/** Width in points of what stands behind a tab up to its decimal point, or all of it where there is none. */
+function beforePoint(of: Prepared, tab: Tab): number {
+  let width = 0;
+  for (const piece of of.pieces) {
+    if (piece.from <= tab.at) continue;
+    if (of.tabs.some((other) => other.at > tab.at && other.at < piece.from)) break;
+    const { factor, words } = of.runs[piece.run]!;
+    const point = /[.,·](?=\d*$)/.exec(piece.word.text)?.index;
+    width += (point === undefined ? piece.word.width : words.widthOf(piece.word.text.slice(0, point))) * factor * of.scale;
+    if (point !== undefined) break;
+  }
+  return width;
+}

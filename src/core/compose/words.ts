@@ -1,0 +1,175 @@
+import LineBreaker from 'linebreak';
+import type { HyphenLimits } from '../records/paragraphStyle';
+import type { Hyphenation } from '../type/hyphenation';
+import type { Shaped } from '../type/shaper';
+import type { SetLook } from './looks';
+import { EMERGENCY_BREAK, HYPHEN_BREAK, PLAIN_BREAK } from './prepared';
+
+/** A place where a word may be parted. Widths in font units, with tracking. */
+export interface WordBreak {
+  readonly offset: number;
+  readonly flag: typeof PLAIN_BREAK | typeof HYPHEN_BREAK | typeof EMERGENCY_BREAK;
+  /** Of what stays on the line, its hyphen included, and of what goes to the next; and how many glyphs each has. */
+  readonly left: number;
+  readonly right: number;
+  readonly leftGlyphs: number;
+  readonly rightGlyphs: number;
+}
+
+/** A word as one look sets it. */
+export interface Word {
+  readonly text: string;
+  readonly shaped: Shaped;
+  /** Font units, with tracking. */
+  readonly width: number;
+  readonly breaks: readonly WordBreak[];
+}
+
+/** This many words are kept of a look before its memory begins anew. */
+const KEPT = 100_000;
+
+/** Longer stretches without a space may in need be parted anywhere: an address, a number, a word in no language. */
+const LONG = 24;
+
+/** Words of one look, each set once: its glyphs, and where it may be parted. */
+export class Words {
+  readonly look: SetLook;
+  readonly #hyphenation: Hyphenation;
+  readonly #limits: HyphenLimits | undefined;
+  readonly #kept = new Map<string, Word>();
+  readonly #kerns = new Map<number, number>();
+  readonly space: number;
+
+  /** @param limits of hyphenation; without them only soft hyphens part a word */
+  constructor(look: SetLook, hyphenation: Hyphenation, limits: HyphenLimits | undefined) {
+    this.look = look;
+    this.#hyphenation = hyphenation;
+    this.#limits = limits;
+    this.space = this.widthOf(' ');
+  }
+
+  get(text: string): Word {
+    let word = this.#kept.get(text);
+    if (!word) {
+      const shaped = this.look.shaper.shape(text);
+      word = { text, shaped, width: this.#withTracking(shaped), breaks: this.#breaks(text, shaped) };
+      if (this.#kept.size >= KEPT) this.#kept.clear();
+      this.#kept.set(text, word);
+    }
+    return word;
+  }
+
+  /** Font units, with tracking. */
+  widthOf(text: string): number {
+    return this.#withTracking(this.look.shaper.shape(text));
+  }
+
+  /**
+   * What the face's kerning adds to a space between two characters. Words are shaped by themselves, so that they can
+   * be remembered; few faces kern with the space, and this is where those that do are done justice.
+   */
+  spaceKern(left: number, right: number): number {
+    const key = left * 65536 + right;
+    let kern = this.#kerns.get(key);
+    if (kern === undefined) {
+      const { shaper } = this.look;
+      const shape = (of: string) => shaper.shape(of).width;
+      const a = String.fromCharCode(left);
+      const b = String.fromCharCode(right);
+      kern = shape(`${a} `) - shape(a) + (shape(` ${b}`) - shape(b)) - 2 * shape(' ');
+      this.#kerns.set(key, kern);
+    }
+    return kern;
+  }
+
+  #withTracking(shaped: Shaped): number {
+    return shaped.width + this.look.trackingUnits * shaped.glyphs.length;
+  }
+
+  #breaks(text: string, shaped: Shaped): readonly WordBreak[] {
+    const points = wordBreaks(text, this.look.language, this.#hyphenation, this.#limits);
+    if (points.length === 0 && text.length <= LONG) return NONE;
+    const out = points.map(({ offset, hyphen }): WordBreak => {
+      const head = this.look.shaper.shape(hyphen ? hyphened(text.slice(0, offset)) : text.slice(0, offset));
+      const tail = this.look.shaper.shape(text.slice(offset));
+      return {
+        offset,
+        flag: hyphen ? HYPHEN_BREAK : PLAIN_BREAK,
+        left: this.#withTracking(head),
+        right: this.#withTracking(tail),
+        leftGlyphs: head.glyphs.length,
+        rightGlyphs: tail.glyphs.length,
+      };
+    });
+    return text.length > LONG ? this.#withEmergencies(text, shaped, out) : out;
+  }
+
+  /** Places between any two clusters, reckoned from the whole word's glyphs, beside those that are better. */
+  #withEmergencies(text: string, shaped: Shaped, better: readonly WordBreak[]): WordBreak[] {
+    const known = new Map(better.map((each) => [each.offset, each]));
+    const out: WordBreak[] = [];
+    const n = shaped.glyphs.length;
+    const total = this.#withTracking(shaped);
+    let x = 0;
+    for (let i = 0; i < n; i++) {
+      const offset = shaped.clusters[i]!;
+      if (i > 0 && offset > shaped.clusters[i - 1]! && offset > 0 && offset < text.length) {
+        const flag = EMERGENCY_BREAK;
+        out.push(known.get(offset) ?? { offset, flag, left: x, right: total - x, leftGlyphs: i, rightGlyphs: n - i });
+        known.delete(offset);
+      }
+      x += shaped.advances[i]! + this.look.trackingUnits;
+    }
+    return [...out, ...known.values()].sort((a, b) => a.offset - b.offset);
+  }
+}
+
+/** The head of a parted word with its hyphen: in the place of a soft one, or added. */
+export const hyphened = (head: string): string => (head.endsWith('\u00AD') ? `${head.slice(0, -1)}-` : `${head}-`);
+
+const NONE: readonly WordBreak[] = [];
+
+interface Opportunity {
+  readonly offset: number;
+  readonly hyphen: boolean;
+}
+
+const PLAIN_WORD = /^[\p{L}\p{M}'’‘“”"().,;:!?]*$/u;
+const NO_SPACES = /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Thai}\p{Script=Lao}\p{Script=Khmer}]/u;
+
+/** Breaks that Unicode (UAX #14) allows inside a stretch without spaces. */
+function unicodeBreaks(word: string): readonly number[] {
+  if (PLAIN_WORD.test(word) && !NO_SPACES.test(word)) return [];
+  const found: number[] = [];
+  const breaker = new LineBreaker(word);
+  for (let next = breaker.nextBreak(); next; next = breaker.nextBreak()) {
+    if (next.position < word.length && word[next.position - 1] !== '\u00AD') found.push(next.position);
+  }
+  return found;
+}
+
+function wordBreaks(
+  word: string,
+  language: string,
+  hyphenation: Hyphenation,
+  limits: HyphenLimits | undefined,
+): readonly Opportunity[] {
+  const attached = unicodeBreaks(word);
+  const soft = word.includes('\u00AD');
+  if (attached.length === 0) {
+    const points = limits || soft ? hyphenation.points(word, language, limits) : [];
+    return points.map((offset) => ({ offset, hyphen: true }));
+  }
+  const out: Opportunity[] = [];
+  let from = 0;
+  for (const to of [...attached, word.length]) {
+    // A word joined by a hyphen is broken at that hyphen only, as is common practice.
+    if (limits && !word.includes('-')) {
+      for (const point of hyphenation.points(word.slice(from, to), language, limits))
+        out.push({ offset: from + point, hyphen: true });
+    }
+    if (to < word.length) out.push({ offset: to, hyphen: false });
+    from = to;
+  }
+  return out;
+}

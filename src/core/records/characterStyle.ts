@@ -1,0 +1,83 @@
+import Joi from 'joi';
+import { idSchema, lineSchema, pointsSchema, recordSchema, sizeSchema, type RecordBase } from './common';
+
+/** A line of ink. */
+export interface Stroke {
+  readonly weight: number;
+  readonly swatch: string;
+  readonly tint: number;
+}
+
+/** What letters look like; shared by paragraph styles and character styles. Lengths in points. */
+export interface CharacterProperties {
+  readonly family: string;
+  /** CSS weight, 100 to 900. Only real faces are used: what a family lacks is replaced by its nearest and reported. */
+  readonly weight: number;
+  readonly italic: boolean;
+  readonly size: number;
+  /** Thousandths of an em added after every glyph. */
+  readonly tracking: number;
+  readonly kerning: boolean;
+  /** How the letters' case is shown; small capitals are the face's own (`smcp`, `c2sc`). */
+  readonly letterCase: 'typed' | 'upper' | 'lower' | 'smallCapitals' | 'allSmallCapitals';
+  /** `usual` leaves figures as the face has them. */
+  readonly figures: 'usual' | 'lining' | 'oldStyle';
+  readonly figureWidth: 'usual' | 'proportional' | 'tabular';
+  readonly position: 'normal' | 'superscript' | 'subscript';
+  /** OpenType feature tags switched on beside the face's defaults; `-tag` switches one off. */
+  readonly features: readonly string[];
+  readonly underline: boolean;
+  readonly strike: boolean;
+  /** Above the baseline by this much; negative: below. */
+  readonly rise: number;
+  readonly swatch: string;
+  readonly tint: number;
+  /** A line around every letter, behind it, so that it reads on a picture; `weight` stands out on each side. */
+  readonly letterOutline: Stroke | null;
+  /** BCP 47; `''` is the issue's language. */
+  readonly language: string;
+}
+
+/** A character style: what it says of letters lies over what their paragraph's style says. */
+export interface CharacterStyleRecord extends RecordBase<'characterStyle'> {
+  readonly name: string;
+  readonly basedOn?: string | undefined;
+  readonly properties: Partial<CharacterProperties>;
+}
+
+export const tintSchema = Joi.number().min(0).max(1);
+
+export const strokeSchema = Joi.object({
+  weight: sizeSchema.required(),
+  swatch: idSchema.required(),
+  tint: tintSchema.required(),
+});
+
+export const characterFields: Joi.SchemaMap = {
+  family: lineSchema,
+  weight: Joi.number().min(100).max(900),
+  italic: Joi.boolean(),
+  size: Joi.number().min(1).max(2000),
+  tracking: Joi.number().min(-500).max(2000),
+  kerning: Joi.boolean(),
+  letterCase: Joi.valid('typed', 'upper', 'lower', 'smallCapitals', 'allSmallCapitals'),
+  figures: Joi.valid('usual', 'lining', 'oldStyle'),
+  figureWidth: Joi.valid('usual', 'proportional', 'tabular'),
+  position: Joi.valid('normal', 'superscript', 'subscript'),
+  features: Joi.array()
+    .max(20)
+    .items(Joi.string().pattern(/^-?[A-Za-z0-9]{4}$/)),
+  underline: Joi.boolean(),
+  strike: Joi.boolean(),
+  rise: pointsSchema,
+  swatch: idSchema,
+  tint: tintSchema,
+  letterOutline: strokeSchema.allow(null),
+  language: Joi.string().allow('').max(20),
+};
+
+export const characterStyleSchema = recordSchema('characterStyle', {
+  name: lineSchema.required(),
+  basedOn: idSchema,
+  properties: Joi.object(characterFields).required(),
+});
