@@ -79,7 +79,7 @@ export function fillBands(
     let list = rest(frame, top, spanning);
     let done = run(list);
     let end = done[done.length - 1]!.end.column - base;
-    let owner = over ? frames.length : ownerOf(frame, top, spanning, end);
+    const owner = over ? frames.length : ownerOf(frame, top, spanning, end);
     if (spanning && owner < frames.length) {
       // A head needs room for what it stands over.
       const foot = footOf(done, (column) => column === base + end, top);

@@ -94,7 +94,7 @@ function push(segments: Segment[], from: number, to: number, properties: Charact
 }
 
 /** Controls that mean nothing here and would show as a box; none of them takes room. */
-// eslint-disable-next-line no-control-regex
+
 const CONTROLS = /[\u0000-\u0008\u000B\u000C\u000E-\u001F\u007F-\u009F]/g;
 
 function shown(node: InlineNode, value: string): string {

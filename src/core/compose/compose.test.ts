@@ -35,7 +35,7 @@ const shownText = (pages: readonly PageList[], text = 'text') =>
     .map((line) => (line.hyphenated ? lineText(line).slice(0, -1) : `${lineText(line)} `))
     .join('');
 // Without spaces, which vanish at line ends, soft hyphens, which turn into hyphens there, and controls, which are not shown.
-const squeezed = (text: string) => text.replace(/[\s\u00AD\u200C\u0007]+/g, ''); // eslint-disable-line no-control-regex
+const squeezed = (text: string) => text.replace(/[\s\u00AD\u200C\u0007]+/g, '');
 
 describe('filling', () => {
   it('sets lines on the baseline grid, in columns, down and then across', async () => {

@@ -34,7 +34,7 @@ export function facesOf(document: Document): string[] {
 }
 
 /** Latin with its accents and usual punctuation: every family has it. */
-const USUAL = /[\u0000-\u024F\u2000-\u206F]+/g; // eslint-disable-line no-control-regex
+const USUAL = /[\u0000-\u024F\u2000-\u206F]+/g;
 
 const known = new WeakMap<BodyNode, readonly string[]>();
 

@@ -61,12 +61,12 @@ function oversetOf(block: PlacedBlock, { columns }: Filled) {
   let lines = 0;
   let words = 0;
   let from: { leaf: number; offset: number } | undefined;
-  for (const { column, line, leaf } of block.lines) {
+  for (const { column, line, leaf, a } of block.lines) {
     if (!columns[column]!.overset) continue;
     lines++;
     if (leaf < 0) continue;
     const first = line.runs.find((run) => !run.added || run.to > run.from);
-    from ??= { leaf, offset: first?.from ?? 0 };
+    from ??= { leaf, offset: first?.from ?? lineStart(block, a) };
     if (!block.prepared) words += countWords(line.runs.map((run) => run.text).join(' '));
   }
   if (from && block.prepared) {
@@ -74,6 +74,13 @@ function oversetOf(block: PlacedBlock, { columns }: Filled) {
     words = countWords(text.slice(positions ? Math.max(0, positions.indexOf(from.offset)) : from.offset));
   }
   return { lines, words, from };
+}
+
+/** Where a line without words begins in its paragraph. */
+function lineStart({ prepared }: PlacedBlock, a: number): number {
+  if (!prepared) return 0;
+  const at = prepared.next[a]!;
+  return prepared.positions ? prepared.positions[at]! : at;
 }
 
 /** The text that no frame shows; `''` when all is shown. */

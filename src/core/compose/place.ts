@@ -12,6 +12,9 @@ import { totalFit, USUAL } from './totalFit';
 /** Tries at getting orphans, widows and keeps right before the least important of them gives way. */
 const MOST_TRIES = 8;
 
+/** Times a first line is set anew for its lead-in. */
+const MOST_LEADS = 4;
+
 const HAIR = 0.01;
 
 /** Puts a paragraph into columns from a cursor on. */
@@ -24,37 +27,50 @@ export function placeParagraph(
 ): PlacedBlock {
   let prepared = given;
   const warnings: Warning[] = [];
+  const gaveWay = new Set<Warning>();
   let wishes: SlotWishes = NO_WISHES;
   let forbidden: Set<number> | undefined;
   let slots = new Slots(columns, start, prepared, wishes);
   let broken = breakParagraph(prepared, slots, columns[start.column]!, forbidden);
-  let leads = 0;
-  for (let tries = 0; ; tries++) {
-    if (given.withLead && leads < MOST_TRIES) {
-      // The lead-in covers the first line, and how far that reaches depends on the lead-in.
+  const again = () => {
+    slots = new Slots(columns, start, prepared, wishes);
+    broken = breakParagraph(prepared, slots, columns[start.column]!, forbidden);
+  };
+  /**
+   * The lead-in covers the first line, and how far that reaches depends on the lead-in. Where the two do not meet, the
+   * line ends where it does with the wider letters.
+   */
+  const leadIn = () => {
+    let low = Infinity;
+    let high = 0;
+    for (let leads = 0; leads < MOST_LEADS; leads++) {
       const to = firstLineEnd(prepared, broken);
-      const next = given.withLead(to);
-      if (next !== prepared) {
-        prepared = next;
-        leads++;
-        slots = new Slots(columns, start, prepared, wishes);
-        broken = breakParagraph(prepared, slots, columns[start.column]!, forbidden);
-        if (firstLineEnd(prepared, broken) !== to) continue;
-      }
+      low = Math.min(low, to);
+      high = Math.max(high, to);
+      prepared = given.withLead!(to);
+      again();
+      if (firstLineEnd(prepared, broken) === to) return;
     }
-    const wish = uncomfortable(prepared, broken, slots, columns, start, wishes);
+    prepared = given.withLead!(low);
+    forbidden ??= new Set();
+    for (let b = 1; b < prepared.count - 1; b++) if (prepared.end[b]! > low && prepared.end[b]! <= high) forbidden.add(b);
+    again();
+  };
+  for (let tries = 0; ; tries++) {
+    if (given.withLead) leadIn();
+    const wish = uncomfortable(prepared, broken, slots, columns, start, wishes, gaveWay);
     if (!wish) break;
     const known = wish.cut && wishes.cuts.get(wish.cut.column) === wish.cut.from;
     if (tries === MOST_TRIES || known) {
-      warnings.push(wish.what);
+      gaveWay.add(wish.what);
       break;
     }
     if (wish.cut) wishes = { ...wishes, cuts: new Map(wishes.cuts).set(wish.cut.column, wish.cut.from) };
     if (wish.lift) wishes = { ...wishes, lifts: new Map(wishes.lifts).set(wish.lift.row, wish.lift.by) };
     if (wish.forbid !== undefined) (forbidden ??= new Set()).add(wish.forbid);
-    slots = new Slots(columns, start, prepared, wishes);
-    broken = breakParagraph(prepared, slots, columns[start.column]!, forbidden);
+    again();
   }
+  warnings.push(...gaveWay);
   if (broken.forced > 0) warnings.push('overfull');
   if (prepared.missing > 0) warnings.push('missing');
 
@@ -241,6 +257,7 @@ function uncomfortable(
   columns: readonly Column[],
   start: Cursor,
   wishes: SlotWishes,
+  gaveWay: Set<Warning>,
 ): Wish | undefined {
   const { style } = of;
   const count = breaks.length - 1;
@@ -271,7 +288,10 @@ function uncomfortable(
   const inFinal = rows.filter((row) => row.column === final.column).length;
   const canMove = !(start.atTop && first.column === start.column);
   const moveOn = { column: first.column, from: first.baseline };
-  if (style.keepTogether && canMove) return { cut: moveOn, what: 'keep' };
+  if (style.keepTogether) {
+    if (canMove) return { cut: moveOn, what: 'keep' };
+    gaveWay.add('keep');
+  }
   const together = Math.max(style.orphans, of.cap ? of.cap.of.lines : 0);
   if (inFirst < Math.min(together, rows.length) && canMove) return { cut: moveOn, what: 'widow' };
   if (inFinal < style.widows && rows.length > style.widows) {
@@ -280,7 +300,11 @@ function uncomfortable(
     const from = before[before.length - spare];
     if (!from) return undefined;
     const leaves = before.length - spare;
-    if (final.column - 1 === first.column && leaves < style.orphans) return canMove ? { cut: moveOn, what: 'widow' } : undefined;
+    if (final.column - 1 === first.column && leaves < style.orphans) {
+      if (canMove) return { cut: moveOn, what: 'widow' };
+      gaveWay.add('widow');
+      return undefined;
+    }
     return { cut: { column: from.column, from: from.baseline }, what: 'widow' };
   }
   return undefined;

@@ -328,6 +328,8 @@ function breaksOf(
       let to = at + 1;
       let parts = code !== NO_BREAK_SPACE;
       for (; to < text.length && isSpace(text.charCodeAt(to)); to++) if (text.charCodeAt(to) !== NO_BREAK_SPACE) parts = true;
+      // At a paragraph's end they are nothing.
+      if (parts && to === text.length) break;
       const own = runs[run]!;
       const kerned = to === at + 1 && at > own.from && to < own.to;
       const kern = kerned ? own.words.spaceKern(text.charCodeAt(at - 1), text.charCodeAt(to)) : 0;

@@ -53,6 +53,8 @@ export class Slots {
   #atTop: boolean;
   #edge: boolean;
   #first = true;
+  /** `y` is a baseline at which nothing was free; the next is tried a little below it. */
+  #passing = false;
   readonly #after: number;
   #rows = 0;
   /** Right edge of a drop cap, once its first row is found. */
@@ -89,13 +91,16 @@ export class Slots {
         this.#y = this.#columns[this.#column]!.box.y;
         this.#atTop = true;
         this.#edge = true;
+        this.#passing = false;
         continue;
       }
       const wasEdge = this.#edge;
+      const wasPassing = this.#passing;
       const wasTop = this.#atTop;
       this.#y = baseline;
       this.#atTop = false;
       this.#edge = false;
+      this.#passing = false;
       if (column.exclusions.length === 0 && cap === undefined) {
         const width = Math.max(column.box.w, 0);
         this.#found.push({ column: this.#column, row: this.#rows++, x: column.box.x, width, baseline });
@@ -115,7 +120,7 @@ export class Slots {
         // Still the top of the column as far as spacing goes: a picture may fill its head.
         this.#atTop = wasTop;
         this.#edge = wasEdge;
-        if (wasEdge) this.#y = baseline - ascent + Math.max(1, style.leading / 4);
+        this.#passing = wasEdge || wasPassing;
         continue;
       }
       this.#first = false;
@@ -146,7 +151,8 @@ export class Slots {
     const before = this.#first && !this.#atTop ? Math.max(this.#after, style.spaceBefore) : 0;
     const lift = this.#wishes.lifts.get(this.#rows) ?? 0;
     let y: number;
-    if (!this.#edge) y = this.#y + style.leading + before;
+    if (this.#passing) y = this.#y + Math.max(1, style.leading / 4);
+    else if (!this.#edge) y = this.#y + style.leading + before;
     else if (!this.#atTop || column.first === 'ascent') y = this.#y + ascent + before;
     else if (column.first === 'capHeight') y = this.#y + capHeight;
     else if (column.first === 'leading') y = this.#y + style.leading;

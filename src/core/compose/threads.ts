@@ -92,7 +92,7 @@ export class Columns {
       : (around.bySpread.get(page.spread) ?? [])
           .filter((each) => !thread.frames.some(({ frame: { id } }) => around.owners.get(each)!.has(id)))
           .map((each) => seenFrom(each, page.dx, transform));
-    const outside = frame.shape && frame.shape.type !== 'rectangle' ? [this.#outside(shown, content)] : [];
+    const outside = frame.shape && frame.shape.type !== 'rectangle' && !content.grows ? [this.#outside(shown, content)] : [];
     const foot = inner.y + inner.h;
     return {
       top: inner.y,

@@ -60,8 +60,8 @@ export const FALLBACKS: readonly { readonly face: string; readonly for: RegExp }
   { face: 'NotoSans-400', for: /[^\p{Script=Common}\p{Script=Inherited}\p{Script=Hebrew}\p{Script=Arabic}]/u },
   { face: 'NotoSansHebrew-400', for: /\p{Script=Hebrew}/u },
   { face: 'NotoSansArabic-400', for: /\p{Script=Arabic}/u },
+  { face: 'NotoEmoji-400', for: /\p{Extended_Pictographic}|\p{Regional_Indicator}/u },
   { face: 'NotoSansSymbols2-400', for: /[\p{So}\p{Sm}\p{Co}]/u },
-  { face: 'NotoEmoji-400', for: /\p{Extended_Pictographic}/u },
 ];
 
 export interface FaceChoice {
