@@ -1,5 +1,7 @@
 import { mm } from '@/core/length/length';
+import type { CharacterProperties } from '@/core/records/characterStyle';
 import type { DocumentRecord } from '@/core/records/index';
+import type { FieldName } from '@/core/records/text';
 import type { ParagraphProperties } from '@/core/records/paragraphStyle';
 import { growingText } from '@/core/actions/frames';
 
@@ -26,9 +28,44 @@ const style = (id: string, name: string, properties: Partial<ParagraphProperties
 
 const still = { hyphens: false, align: 'left', firstIndent: 0 } as const;
 
+/** How Longspar's body is set: word spaces give first, then letters by a hundredth at most; stops and hyphens hang. */
+export const BODY: Partial<ParagraphProperties> = {
+  family: SERIF,
+  size: 9.3,
+  leading: STEP,
+  firstIndent: STEP,
+  swatch: 'ink',
+  wordSpace: { least: 0.8, best: 1, most: 1.4 },
+  letterSpace: { least: -0.006, best: 0, most: 0.012 },
+  glyphScale: { least: 0.985, best: 1, most: 1.015 },
+  hanging: 0.7,
+  figures: 'oldStyle',
+};
+
+const character = (id: string, name: string, properties: Partial<CharacterProperties>): DocumentRecord => ({
+  id,
+  kind: 'characterStyle',
+  name,
+  properties,
+});
+
+const CHARACTER_STYLES: readonly DocumentRecord[] = [
+  character('capital', 'Drop cap', { family: SERIF, weight: 700, swatch: 'accent1' }),
+  character('leadIn', 'Lead-in', { letterCase: 'smallCapitals', tracking: 40 }),
+  character('smallCaps', 'Small capitals', { letterCase: 'allSmallCapitals', tracking: 30 }),
+  character('endMark', 'End mark', { swatch: 'accent1', size: 7.5 }),
+  character('strongSans', 'Strong, sans', { family: SANS, weight: 600 }),
+];
+
 const STYLES: readonly DocumentRecord[] = [
-  style('body', 'Body', { family: SERIF, size: 9.3, leading: STEP, firstIndent: STEP, swatch: 'ink' }),
+  style('body', 'Body', { ...BODY, endMark: { text: '◆', style: 'endMark' } }),
   style('bodyFirst', 'Body, first', { firstIndent: 0 }, 'body'),
+  style(
+    'bodyOpening',
+    'Body, opening',
+    { dropCap: { lines: 3, letters: 1, gap: 4, style: 'capital' }, leadIn: { extent: 4, style: 'leadIn' } },
+    'bodyFirst',
+  ),
   style('list', 'List', { firstIndent: 0, align: 'left' }, 'body'),
   style('quotation', 'Quotation', { leftIndent: STEP, firstIndent: 0, italic: true }, 'body'),
   style('crosshead', 'Crosshead', {
@@ -41,6 +78,37 @@ const STYLES: readonly DocumentRecord[] = [
     keepNext: 2,
     swatch: 'accent1',
   }),
+  style(
+    'crossheadWide',
+    'Crosshead, across',
+    {
+      family: SERIF,
+      weight: 700,
+      size: 17,
+      leading: 2 * STEP,
+      spaceAfter: 0,
+      spans: true,
+      swatch: 'deep',
+      ruleAbove: { weight: 0.5, swatch: 'deep', tint: 1, offset: 19, width: 'column', leftIndent: 0, rightIndent: 0 },
+    },
+    'crosshead',
+  ),
+  style('jumpLine', 'Jump line', {
+    ...still,
+    family: SANS,
+    weight: 600,
+    size: 7,
+    leading: STEP,
+    align: 'right',
+    swatch: 'accent1',
+    tracking: 10,
+    figures: 'lining',
+  }),
+  style('jumpLineFrom', 'Jump line, from', { align: 'left' }, 'jumpLine'),
+  style('tableText', 'Table', { ...still, family: SANS, size: 7.4, leading: 10, onGrid: false, swatch: 'deep' }),
+  style('tableFigure', 'Table, figures', { align: 'right', figureWidth: 'tabular', figures: 'lining' }, 'tableText'),
+  style('tableHead', 'Table, head', { weight: 700, size: 6.8, swatch: 'accent1' }, 'tableText'),
+  style('tableHeadFigure', 'Table, head of figures', { align: 'right' }, 'tableHead'),
   style('headline', 'Headline', {
     ...still,
     family: SERIF,
@@ -87,6 +155,22 @@ const STYLES: readonly DocumentRecord[] = [
   }),
   style('caption', 'Caption', { ...still, family: SANS, size: 7.5, leading: 9.5, onGrid: false, swatch: 'deep' }),
   style('credit', 'Credit', { size: 6.2, leading: 8, tracking: 20, tint: 0.7 }, 'caption'),
+  style('creditTurned', 'Credit, turned', { swatch: 'paper', tint: 1, align: 'left' }, 'credit'),
+  style(
+    'creditOutlined',
+    'Credit, turned, outlined',
+    { swatch: 'deep', letterOutline: { weight: 0.55, swatch: 'paper', tint: 1 } },
+    'creditTurned',
+  ),
+  style('listing', 'Listing', {
+    ...still,
+    family: SERIF,
+    size: 9.3,
+    leading: STEP,
+    tabs: [{ at: mm(150), align: 'right', leader: ' .' }],
+    figures: 'oldStyle',
+  }),
+  style('listingHead', 'Listing, head', { family: SANS, weight: 700, size: 9, swatch: 'accent1', keepNext: 1 }, 'listing'),
   style('folio', 'Folio', { ...still, family: SANS, weight: 600, size: 8, leading: 10, onGrid: false, swatch: 'deep' }),
   style('folioRight', 'Folio, right page', { align: 'right' }, 'folio'),
   style('kicker', 'Kicker', {
@@ -200,6 +284,20 @@ const SWATCHES: readonly DocumentRecord[] = [
 const folioBox = (x: number, w: number) => ({ x, y: HEIGHT - mm(15.5), w, h: 10 });
 const WIDTH = mm(212);
 
+/** What stands at a frame's foot or head where a story jumps. */
+function jumpText(id: string, style: string, words: string, name: FieldName): DocumentRecord {
+  const content = [
+    { type: 'text', text: words },
+    { type: 'field', attrs: { name } },
+  ] as const;
+  return {
+    id,
+    kind: 'text',
+    role: 'furniture',
+    body: { type: 'doc', content: [{ type: 'paragraph', attrs: { style }, content }] },
+  };
+}
+
 /** The masters' own frames: folio outside, the issue inside. */
 const FURNITURE: readonly DocumentRecord[] = [
   {
@@ -243,6 +341,8 @@ const FURNITURE: readonly DocumentRecord[] = [
       ],
     },
   },
+  jumpText('jump-to', 'jumpLine', 'Continued on page ', 'nextFolio'),
+  jumpText('jump-from', 'jumpLineFrom', 'Continued from page ', 'previousFolio'),
   {
     id: 'folio-left',
     kind: 'frame',
@@ -279,6 +379,7 @@ export const LONGSPAR_HOUSE: readonly DocumentRecord[] = [
   },
   { id: 'feature', kind: 'master', name: 'Feature', margins: MARGINS, columns: 6, gutter: mm(5), textSpan: 2 },
   { id: 'plain', kind: 'master', name: 'Plain, no folio', margins: MARGINS, columns: 6, gutter: mm(5), textSpan: 2 },
+  ...CHARACTER_STYLES,
   ...STYLES,
   ...SWATCHES,
   ...FURNITURE,

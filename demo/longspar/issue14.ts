@@ -13,7 +13,7 @@ import { mapParagraphs, paragraphsOf, plainBody, plainText } from '@/core/record
 import { documentOf, get, type Document } from '@/core/records/document';
 import type { TextContent, Wrap } from '@/core/records/frame';
 import type { PictureRecord, TextRecord } from '@/core/records/index';
-import type { BlockNode } from '@/core/records/text';
+import type { BlockNode, TableNode } from '@/core/records/text';
 import { readMarkdown } from '@/formats/copy/markdown';
 import { storyOf } from '@/formats/copy/story';
 import { LONGSPAR_HOUSE } from './house';
@@ -55,6 +55,8 @@ async function readStory(name: (typeof STORIES)[number]): Promise<NewStory> {
 const PAGES = ['p1', 'p2', 'p3', 'p4', 'p5', 'p6', 'p7', 'p8'];
 
 const FRAME: Wrap = { mode: 'frame', standOff: mm(4), outline: 'alpha' };
+/** Says where a story goes on and where it comes from, where it does. */
+const JUMPS: Partial<TextContent> = { jumpTo: 'jump-to', jumpFrom: 'jump-from' };
 const CLOSE: Wrap = { mode: 'frame', standOff: 0, outline: 'alpha' };
 
 /**
@@ -84,6 +86,7 @@ export async function issue14(
     edit.put<PictureRecord>({ id: pictureId(file), kind: 'picture', order: `a${i}`, ...picture }),
   );
   for (const name of STORIES) putStory(edit, await readStory(name), name);
+  finishCopy(edit);
 
   const page = new Sheet(edit, typesetter);
   buildCover(page);
@@ -94,6 +97,60 @@ export async function issue14(
   buildBack(page);
   return edit.document;
 }
+
+/** What the copy is given by hand once it is in: openings, a head across the columns, a table, small capitals. */
+function finishCopy(edit: Edit): void {
+  const body = (story: (typeof STORIES)[number]) => get(edit.document, 'text', `${story}-body`);
+  const restyle = (story: (typeof STORIES)[number], style: string, which: (words: string, index: number) => boolean) => {
+    const text = body(story);
+    edit.put({
+      ...text,
+      body: mapParagraphs(text.body, (node, i) =>
+        which(plainText(node), i) ? { ...node, attrs: { ...node.attrs, style } } : node,
+      ),
+    });
+  };
+  for (const story of STORIES) restyle(story, 'bodyOpening', (_, i) => i === 0);
+  restyle('the-spar-remembers', 'crossheadWide', (words) => words === 'What the door lets in');
+  const gusts = body('what-the-gust-meter-heard');
+  const at = gusts.body.content.findIndex((node) => node.type === 'paragraph' && plainText(node).startsWith('The cause,'));
+  const content = [...gusts.body.content.slice(0, at), PURSE, ...gusts.body.content.slice(at)];
+  edit.put({ ...gusts, body: { ...gusts.body, content } });
+}
+
+const cells = (styles: readonly string[], ...words: readonly string[]): TableNode['content'][number] => ({
+  type: 'row',
+  content: words.map((each, i) => ({
+    type: 'cell',
+    attrs: { align: 'bottom' },
+    content: plainBody(styles[Math.min(i, styles.length - 1)]!, each).content,
+  })),
+});
+
+const FIGURES = ['tableText', 'tableFigure'];
+
+/** Minutes between gusts, as the table on page 7 gives them. */
+const PURSE: TableNode = {
+  type: 'table',
+  attrs: {
+    columns: [{ share: 2.1 }, { share: 1.2 }, { share: 1.3 }],
+    headerRows: 1,
+    inset: { top: 2.5, right: 2, bottom: 2.5, left: 2 },
+    rules: {
+      rows: { weight: 0.25, swatch: 'deep', tint: 0.5 },
+      head: { weight: 0.75, swatch: 'accent1', tint: 1 },
+      around: { weight: 0, swatch: 'deep', tint: 1 },
+    },
+    stripe: { swatch: 'tint', tint: 1 },
+  },
+  content: [
+    cells(['tableHead', 'tableHeadFigure'], 'Wind from', 'Gusts', 'Minutes'),
+    cells(FIGURES, 'South-west', '3', '11.4'),
+    cells(FIGURES, 'West', '4', '10.9'),
+    cells(FIGURES, 'West, before rain', '4', '10.1'),
+    cells(FIGURES, 'North-west', '2', '12.7'),
+  ],
+};
 
 const pictureId = (file: string): string => file.replace(/\.[^.]+$/, '');
 
@@ -136,6 +193,11 @@ class Sheet {
     more: Partial<TextContent> = {},
   ): string {
     const content: BlockNode[] = paragraphs.flatMap(([style, text]) => plainBody(style, text).content);
+    return this.blocks(page, box, content, wrap, more);
+  }
+
+  /** A text of its own, block by block. */
+  blocks(page: string, box: Box, content: readonly BlockNode[], wrap: Wrap = NO_WRAP, more: Partial<TextContent> = {}): string {
     const text = this.#edit.put<TextRecord>({
       id: `words-${++this.#count}`,
       kind: 'text',
@@ -158,17 +220,18 @@ class Sheet {
     return grown.y + grown.h;
   }
 
-  body(page: string, box: Box, text: string, order: string, columns: number, gutter = mm(5)): void {
+  body(page: string, box: Box, text: string, order: string, columns: number, more: Partial<TextContent> = {}): void {
     putFrame(this.#edit, page, box, {
       type: 'text',
       text,
       order,
       columns,
-      gutter,
+      gutter: mm(5),
       inset: 0,
       grows: false,
       ignoresWraps: false,
       align: 'top',
+      ...more,
     });
   }
 
@@ -177,16 +240,14 @@ class Sheet {
   }
 
   caption(page: string, box: Box, file: string, wrap: Wrap = CLOSE): void {
-    const { caption, credit } = get(this.#edit.document, 'picture', pictureId(file));
-    this.words(
-      page,
-      box,
-      [
-        ['caption', caption],
-        ['credit', credit.toUpperCase()],
-      ],
-      wrap,
-    );
+    this.words(page, box, [['caption', get(this.#edit.document, 'picture', pictureId(file)).caption]], wrap);
+  }
+
+  /** A credit that runs up the edge of its picture, from `foot` on. */
+  credit(page: string, file: string, x: number, foot: number, style = 'creditTurned'): void {
+    const { credit } = get(this.#edit.document, 'picture', pictureId(file));
+    const h = 110;
+    this.words(page, { x, y: foot - h, w: 9, h }, [[style, credit.toUpperCase()]], NO_WRAP, { grows: false, turns: 3 });
   }
 }
 
@@ -207,26 +268,40 @@ function buildCover(page: Sheet): void {
   ]);
 }
 
+/** An entry of the contents: the page its story begins on, wherever that may be, its title and a note. */
+function entry(story: (typeof STORIES)[number], title: string, note: string): BlockNode[] {
+  return [
+    {
+      type: 'paragraph',
+      attrs: { style: 'contentsFolio' },
+      content: [{ type: 'field', attrs: { name: 'folio', of: story } }],
+    },
+    ...plainBody('contentsStory', title).content,
+    ...plainBody('contentsNote', note).content,
+  ];
+}
+
 function buildContents(page: Sheet): void {
   page.words('p2', page.box('p2', [1, 6], [1, 5]), [['contentsTitle', 'In this number']], CLOSE);
   const list = page.box('p2', [1, 3], [7, 36]);
-  page.words('p2', list, [
-    ['contentsFolio', '3'],
-    ['contentsStory', 'From the bench'],
-    ['contentsNote', 'A word before the wind gets up.'],
-    ['contentsFolio', '4'],
-    ['contentsStory', 'The spar remembers'],
-    ['contentsNote', 'Marek Tolliver in a workshop that the sea is slowly taking back.'],
-    ['contentsFolio', '6'],
-    ['contentsStory', 'What the gust meter heard'],
-    ['contentsNote', 'Ines Calloway on ninety years of wind, and the first person to read them.'],
-    ['contentsFolio', '8'],
-    ['contentsStory', 'Two hands on the line'],
-    ['contentsNote', 'How to hold on, and when to stop. A short lesson for the beach by Tam Orrin.'],
+  page.blocks('p2', list, [
+    ...entry('from-the-bench', 'From the bench', 'A word before the wind gets up.'),
+    ...entry('the-spar-remembers', 'The spar remembers', 'Marek Tolliver in a workshop that the sea is slowly taking back.'),
+    ...entry(
+      'what-the-gust-meter-heard',
+      'What the gust meter heard',
+      'Ines Calloway on ninety years of wind, and the first person to read them.',
+    ),
+    ...entry(
+      'two-hands-on-the-line',
+      'Two hands on the line',
+      'How to hold on, and when to stop. A short lesson for the beach by Tam Orrin.',
+    ),
   ]);
   const side = page.box('p2', [4, 6], [7, 34]);
   page.picture('p2', side, 'strand.jpg', FRAME, 'fill', { x: 0.56, y: 0.5 });
   page.caption('p2', { ...page.box('p2', [4, 6], [35, 37]), y: side.y + side.h + 5 }, 'strand.jpg');
+  page.credit('p2', 'strand.jpg', side.x + side.w - 13, side.y + side.h - 5, 'creditOutlined');
   const foot = page.box('p2', [1, 6], [41, 52]);
   page.rule('p2', { ...foot, y: foot.y + 5 }, 'deep');
   const third = (i: number) => ({ ...page.box('p2', [1 + 2 * i, 2 + 2 * i], [42, 52]) });
@@ -256,10 +331,25 @@ function buildBench(page: Sheet): void {
   const head = page.box('p3', [1, 6], [1, 1]);
   page.words('p3', head, [['kicker', 'FROM THE BENCH']]);
   page.part('p3', page.box('p3', [1, 4], [3, 5]), 'from-the-bench-standfirst', 'headlineDepartment');
-  page.body('p3', page.box('p3', [1, 4], [9, 31]), 'from-the-bench-body', 'a0', 2);
+  page.body('p3', page.box('p3', [1, 4], [9, 27]), 'from-the-bench-body', 'a0', 2, JUMPS);
   const side = page.box('p3', [5, 6], [9, 25]);
   page.picture('p3', side, 'orrin-profile.jpg', FRAME, 'fill', { x: 0.5, y: 0.2 });
   page.caption('p3', { ...side, y: side.y + side.h + 5, h: 30 }, 'orrin-profile.jpg');
+  page.credit('p3', 'orrin-profile.jpg', side.x + side.w - 13, side.y + side.h - 5, 'creditOutlined');
+  const lectures = page.box('p3', [1, 6], [30, 36]);
+  page.panel('p3', lectures, 'tint');
+  page.words(
+    'p3',
+    lectures,
+    [
+      ['listingHead', 'The winter lectures, at the chandlery, with soup'],
+      ['listing', 'Tuesday 1 December\tKnots that hold'],
+      ['listing', 'Tuesday 8 December\tKnots that let go'],
+      ['listing', 'Tuesday 15 December\tWhat the cellar knows about tomorrow'],
+    ],
+    NO_WRAP,
+    { inset: { top: 15, right: 0, bottom: 0, left: mm(8) }, grows: false },
+  );
   const { w, h, bleed } = page.size();
   const ad = { x: 0, y: h - mm(88), w: w + bleed, h: mm(88) + bleed };
   page.panel('p3', ad, 'sea', 1, FRAME);
@@ -280,14 +370,15 @@ function buildSpar(page: Sheet, edit: Edit, typesetter: Typesetter): void {
   page.part('p4', page.box('p4', [1, 4], [13, 13]), 'the-spar-remembers-byline');
   const body = 'the-spar-remembers-body';
   page.body('p4', page.box('p4', [1, 6], [15, 52]), body, 'a0', 3);
-  page.body('p5', page.box('p5', [1, 6], [36, 52]), body, 'a1', 3);
+  page.body('p5', page.box('p5', [1, 6], [31, 52]), body, 'a1', 3);
   const { w, bleed } = page.size();
-  const foot = page.box('p5', [1, 6], [1, 31]);
+  const foot = page.box('p5', [1, 6], [1, 27]);
   page.picture('p5', { x: 0, y: -bleed, w: w + bleed, h: foot.y + foot.h + bleed }, 'fenn-bench.webp', FRAME, 'fill', {
     x: 0.42,
     y: 0.6,
   });
-  page.caption('p5', { ...page.box('p5', [1, 4], [32, 33]), y: foot.y + foot.h + 6 }, 'fenn-bench.webp');
+  page.caption('p5', { ...page.box('p5', [1, 4], [28, 29]), y: foot.y + foot.h + 6 }, 'fenn-bench.webp');
+  page.credit('p5', 'fenn-bench.webp', w - 14, foot.y + foot.h - 6);
   // Between the second and the third column of text, so that each of them runs along one side of it.
   const spine = page.box('p4', [4, 4], [24, 46]);
   page.picture(
@@ -322,6 +413,7 @@ function buildGusts(page: Sheet): void {
     { x: 0.5, y: 0.62 },
   );
   page.caption('p6', { ...page.box('p6', [1, 6], [26, 27]), y: top.y + top.h + 6 }, 'hollin-head-dusk.jpg');
+  page.credit('p6', 'hollin-head-dusk.jpg', 6, top.y + top.h - 6);
   page.part('p6', page.box('p6', [1, 6], [29, 33]), 'what-the-gust-meter-heard-headline');
   page.part('p6', page.box('p6', [1, 2], [34, 40]), 'what-the-gust-meter-heard-standfirst');
   page.part('p6', page.box('p6', [1, 2], [45, 45]), 'what-the-gust-meter-heard-byline');
@@ -355,7 +447,11 @@ function buildBack(page: Sheet): void {
     'fit',
     { x: 1, y: 1 },
   );
-  page.words('p8', page.box('p8', [1, 3], [44, 52]), [
+  const bench = page.box('p8', [1, 2], [35, 35]);
+  page.rule('p8', { ...bench, y: bench.y - 2 }, 'deep');
+  page.words('p8', { ...bench, y: bench.y + 5 }, [['kicker', 'FROM THE BENCH']]);
+  page.body('p8', page.box('p8', [1, 2], [37, 44]), 'from-the-bench-body', 'a1', 1, JUMPS);
+  page.words('p8', page.box('p8', [1, 3], [47, 52]), [
     ['kicker', 'NEXT NUMBER'],
     ['contentsStory', 'The loft above the chandlery'],
     ['contentsNote', 'What a dry room does to a wet trade. No. 15, Spring, is out on the fifth of March.'],
