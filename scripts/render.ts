@@ -4,6 +4,7 @@ import { RefusedFileError } from '@/formats/refused';
 import { readPicture } from '@/formats/pictures/read';
 import { ActionError } from '@/core/actions/edit';
 import { OptionError, readOptions } from '@/services/headless/options';
+import { readStyleFile } from '@/services/headless/styleFile';
 import { typeset } from '@/services/headless/typeset';
 
 /** `npm run -s render -- …`: typesets a file of copy as a PDF, without a database or a browser. */
@@ -15,7 +16,9 @@ async function main(): Promise<void> {
     const bytes = await read(options.picture.file);
     picture = { read: await readPicture(options.picture.file, bytes), bytes };
   }
-  const { pdf, lines } = await typeset(blocks, options, picture);
+  const style =
+    options.style === undefined ? undefined : readStyleFile(options.style, new TextDecoder().decode(await read(options.style)));
+  const { pdf, lines } = await typeset(blocks, options, picture, style);
   const files: [string, Uint8Array | string][] = [[options.out, pdf]];
   if (options.lines !== undefined) files.push([options.lines, `${JSON.stringify(lines, null, 1)}\n`]);
   await writeAll(files);

@@ -2,12 +2,14 @@ import { ActionError } from '@/core/actions/edit';
 import { makeQuote, type Passage } from '@/core/actions/quotes';
 import { continueThread, placeStory, type ContinueThread, type PlaceStory } from '@/core/actions/stories';
 import { Composer, type Composed } from '@/core/compose/compose';
+import { caretAt, placeAt, placeBeside } from '@/core/compose/caret';
 import type { PageList } from '@/core/compose/displayList';
 import { facesOf } from '@/core/compose/faces';
 import { sentencesOf } from '@/core/compose/sentences';
-import { applied, type Diff } from '@/core/records/diff';
+import { applied, type Diff, touched } from '@/core/records/diff';
 import { type Document, documentOf, find, get } from '@/core/records/document';
 import { same } from '@/core/records/same';
+import { type TextPlace, withEdit, withSameParagraphs } from '@/core/records/typing';
 import { readFace } from '@/core/type/face';
 import { faceUrl } from '@/core/type/fontFaces';
 import { Shaper } from '@/core/type/shaper';
@@ -23,7 +25,11 @@ const shaper = new Shaper();
 const composer = new Composer(shaper);
 let base: Document | undefined;
 let draft: Diff | null = null;
+/** The draft is what has been typed since the last change, and not a gesture. */
+let typing = false;
 let turn = 0;
+/** Where the caret stands in a text that is being typed. */
+let caret: { text: string; place: TextPlace } | undefined;
 let watched: readonly string[] = [];
 /** What the screen has of each page: its list, and the markup of its chunks. */
 const shown = new Map<string, { list: PageList; markup: Map<string, string> }>();
@@ -43,6 +49,20 @@ async function loadFaces(document: Document): Promise<void> {
 
 const now = (): Document => (draft ? applied(base!, draft) : base!);
 
+/**
+ * A diff came from another thread as a copy. Paragraphs that say the same as before stand for the copies, so that
+ * what was made of them stays good.
+ */
+function withKnownParagraphs(diff: Diff): Diff {
+  const document = now();
+  const updated = diff.updated.map(({ before, after }) => {
+    const known = after.kind === 'text' ? find(document, 'text', after.id) : undefined;
+    if (!known || after.kind !== 'text') return { before, after };
+    return { before, after: { ...after, body: withSameParagraphs(known.body, after.body, same) } };
+  });
+  return { ...diff, updated };
+}
+
 function show(): void {
   const started = performance.now();
   const document = now();
@@ -56,6 +76,7 @@ function show(): void {
     pages: paint(document, composed),
     ...(fits ? { fits } : {}),
     ...(grown ? { grown } : {}),
+    ...(caret ? { caret: caretAt(composed.pages, caret.text, caret.place) ?? null } : {}),
     took,
   });
 }
@@ -117,14 +138,37 @@ async function take(message: ToWorker): Promise<void> {
       await loadFaces(base);
       return show();
     case 'apply':
-      base = applied(base!, message.diff);
-      draft = null;
+      base = applied(base!, withKnownParagraphs(message.diff));
+      // What is being typed goes on over a change of something else.
+      if (!draft || !typing || touched(message.diff).has(draft.updated[0]!.after.id)) draft = null;
       await loadFaces(base);
       return show();
     case 'draft':
       draft = message.diff;
+      typing = false;
       turn = message.turn;
       return show();
+    case 'typed': {
+      const before = get(base!, 'text', message.text);
+      const typed = get(now(), 'text', message.text);
+      caret = { text: message.text, place: message.caret };
+      turn = message.turn;
+      if (message.edit) {
+        const after = { ...typed, body: withEdit(typed.body, message.edit) };
+        draft = { added: [], updated: [{ before, after }], removed: [] };
+        typing = true;
+        await loadFaces(now());
+      }
+      return show();
+    }
+    case 'place': {
+      const list = composer.compose(now()).pages.find(({ page }) => page === message.page);
+      return send({ type: 'answer', ask: message.ask, place: list && placeAt(list, message.point, message.text) });
+    }
+    case 'beside': {
+      const place = placeBeside(composer.compose(now()).pages, message.text, message.place, message.by);
+      return send({ type: 'answer', ask: message.ask, place: { text: message.text, place } });
+    }
     case 'watch': {
       // A page that was out of sight is painted whole when it comes back.
       for (const page of shown.keys()) if (!message.pages.includes(page)) shown.delete(page);
@@ -142,8 +186,8 @@ async function take(message: ToWorker): Promise<void> {
       try {
         send({ type: 'answer', ask: message.ask, diff: plan(message.action, message.intent) });
       } catch (error) {
-        if (!(error instanceof ActionError)) throw error;
-        send({ type: 'answer', ask: message.ask, refused: error.message });
+        send({ type: 'answer', ask: message.ask, refused: error instanceof Error ? error.message : String(error) });
+        if (!(error instanceof ActionError)) console.error(error);
       }
       // Trying an action composed other documents; the memory is set on the real one again.
       return show();

@@ -1,6 +1,8 @@
+import type { PlacedCaret } from '@/core/compose/caret';
 import type { Fit } from '@/core/compose/fit';
-import type { Box } from '@/core/geometry/box';
+import type { Box, Point } from '@/core/geometry/box';
 import type { Diff } from '@/core/records/diff';
+import type { TextEdit, TextPlace } from '@/core/records/typing';
 import type { DocumentStore } from './documentStore';
 import type { FromWorker, PlannedActions, Sentence, ToWorker } from './messages';
 
@@ -18,9 +20,18 @@ export interface Setting {
   readonly fits: ReadonlyMap<string, Fit>;
   readonly grown: ReadonlyMap<string, Box>;
   readonly trouble: string | undefined;
+  /** Of the text that is being typed; undefined where no frame shows it. */
+  readonly caret: PlacedCaret | undefined;
 }
 
-const NOTHING: Setting = { ready: false, pages: new Map(), fits: new Map(), grown: new Map(), trouble: undefined };
+const NOTHING: Setting = {
+  ready: false,
+  pages: new Map(),
+  fits: new Map(),
+  grown: new Map(),
+  trouble: undefined,
+  caret: undefined,
+};
 
 /** The screen's side of the compose worker: passes every diff on, and holds what came back. */
 export class ComposerClient {
@@ -76,6 +87,25 @@ export class ComposerClient {
     this.#post({ type: 'draft', diff, turn: ++this.#turn });
   }
 
+  /** Passes a key on at once: every one counts, none waits for another. */
+  typed(text: string, edit: TextEdit | null, caret: TextPlace): void {
+    this.#waiting = undefined;
+    this.#busy = true;
+    this.#post({ type: 'typed', text, edit, caret, turn: ++this.#turn });
+  }
+
+  /** The place in a text that a point of a page is nearest to. */
+  async placeAt(page: string, point: Point, text?: string): Promise<{ text: string; place: TextPlace } | undefined> {
+    const ask = ++this.#asks;
+    return (await this.#ask(ask, { type: 'place', ask, page, point, ...(text === undefined ? {} : { text }) })).place;
+  }
+
+  /** The place a line below or above another. */
+  async placeBeside(text: string, place: TextPlace, by: 1 | -1): Promise<TextPlace> {
+    const ask = ++this.#asks;
+    return (await this.#ask(ask, { type: 'beside', ask, text, place, by })).place?.place ?? place;
+  }
+
   /** Works an action out beside the typesetter. @throws Error with a sentence when it cannot be done */
   async plan<A extends keyof PlannedActions>(action: A, intent: PlannedActions[A]): Promise<Diff> {
     const ask = ++this.#asks;
@@ -129,6 +159,7 @@ export class ComposerClient {
         fits: message.fits ? new Map(message.fits) : fits,
         grown: message.grown ? new Map(message.grown) : grown,
         trouble: undefined,
+        caret: message.caret === undefined ? this.#setting.caret : (message.caret ?? undefined),
       };
     }
     for (const listener of this.#listeners) listener();

@@ -1,9 +1,11 @@
 import type { Passage } from '@/core/actions/quotes';
 import type { ContinueThread, PlaceStory } from '@/core/actions/stories';
+import type { PlacedCaret } from '@/core/compose/caret';
 import type { Fit } from '@/core/compose/fit';
-import type { Box } from '@/core/geometry/box';
+import type { Box, Point } from '@/core/geometry/box';
 import type { Diff } from '@/core/records/diff';
 import type { DocumentRecord } from '@/core/records/index';
+import type { TextEdit, TextPlace } from '@/core/records/typing';
 import type { Chunk } from '@/formats/svg/painter';
 
 /** Actions that must see how text falls, and so are worked out beside the typesetter. */
@@ -24,7 +26,18 @@ export type ToWorker =
   | { readonly type: 'apply'; readonly diff: Diff }
   /** A change that is being tried by hand; null when it is over. */
   | { readonly type: 'draft'; readonly diff: Diff | null; readonly turn: number }
+  /** A key typed into a text: the draft goes on from where it is; the caret is told with the pages. */
+  | {
+      readonly type: 'typed';
+      readonly text: string;
+      readonly edit: TextEdit | null;
+      readonly caret: TextPlace;
+      readonly turn: number;
+    }
   | { readonly type: 'watch'; readonly pages: readonly string[] }
+  /** Where in a text a point of a page is, or the line below or above a place. */
+  | { readonly type: 'place'; readonly ask: number; readonly page: string; readonly point: Point; readonly text?: string }
+  | { readonly type: 'beside'; readonly ask: number; readonly text: string; readonly place: TextPlace; readonly by: 1 | -1 }
   | { readonly type: 'sentences'; readonly ask: number; readonly text: string }
   | {
       readonly type: 'plan';
@@ -47,6 +60,8 @@ export type FromWorker =
       readonly pages: readonly PaintedPage[];
       /** Left out where nothing about them changed. */
       readonly fits?: readonly (readonly [text: string, fit: Fit])[];
+      /** Where the caret of what was typed stands; null where no frame shows it. */
+      readonly caret?: PlacedCaret | null;
       readonly grown?: readonly (readonly [frame: string, box: Box])[];
       /** Time that composing took, milliseconds. */
       readonly took: number;
@@ -56,6 +71,7 @@ export type FromWorker =
       readonly ask: number;
       readonly sentences?: readonly Sentence[];
       readonly diff?: Diff;
+      readonly place?: { readonly text: string; readonly place: TextPlace } | undefined;
       readonly refused?: string;
     }
   | { readonly type: 'failed'; readonly message: string };

@@ -185,11 +185,16 @@ describe('putting a story on the page', () => {
     const frames = threadOf(await desk.records<FrameRecord>('frame'), body(quay));
     expect(frames[0]!.content).toMatchObject({ columns: 3 });
     expect(await desk.reads('From the quay')).toBe(true);
+    // A chunk is a paragraph of a column: frame, text, column, number.
     const columns = await desk.page.$$eval(
       '[data-chunk]',
       (chunks, id) =>
-        chunks.filter((chunk) => chunk.getAttribute('data-chunk')!.startsWith(id) && chunk.querySelectorAll('text').length > 50)
-          .length,
+        new Set(
+          chunks
+            .map((chunk) => chunk.getAttribute('data-chunk')!)
+            .filter((key) => key.startsWith(id))
+            .map((key) => key.split('/')[2]),
+        ).size,
       frames[0]!.id,
     );
     expect(columns).toBe(3);

@@ -4,6 +4,7 @@ import { formatOf, placedPage } from '../page/pages';
 import type { Diff } from '../records/diff';
 import { all, type Document, find, get, threadOf } from '../records/document';
 import type { FrameRecord, StoryRecord, TextRecord } from '../records/index';
+import type { TextContent } from '../records/frame';
 import type { BodyNode, TextRole } from '../records/text';
 import { checkBody, plainBody } from '../records/body';
 import { ActionError, Edit, newId, orderAfter, orderBehind } from './edit';
@@ -113,14 +114,23 @@ function putBody(
   const thread = threadOf(edit.document, text);
   const index = behind === undefined ? thread.length - 1 : thread.findIndex((frame) => frame.id === behind);
   const order = orderBehind(places(edit.document, text), index);
-  return putFrame(
-    edit,
-    page,
-    box,
-    { type: 'text', text, order, columns, gutter, inset: 0, grows: false, ignoresWraps: false, align: 'top' },
-    NO_WRAP,
-  );
+  // A frame that goes on with a text is divided and set as the one before it.
+  const before = thread[index]?.content;
+  const taken = before?.type === 'text' && !before.grows ? before : NEW_BODY;
+  return putFrame(edit, page, box, { ...taken, text, order, columns, gutter: taken.gutter || gutter }, NO_WRAP);
 }
+
+const NEW_BODY: TextContent = {
+  type: 'text',
+  text: '',
+  order: '',
+  columns: 1,
+  gutter: 0,
+  inset: 0,
+  grows: false,
+  ignoresWraps: false,
+  align: 'top',
+};
 
 export interface ContinueThread {
   readonly text: string;
@@ -129,16 +139,12 @@ export interface ContinueThread {
   readonly allPages: boolean;
 }
 
-/** Goes on with a text in a new frame at the end of its thread; the frame takes over gutter and inset. */
+/** Goes on with a text in a new frame at the end of its thread; the frame takes over how the last one is divided and set. */
 export function continueThread(document: Document, intent: ContinueThread, typesetter: Typesetter): Diff {
   const edit = new Edit(document);
   get(document, 'text', intent.text);
   const { page, grid } = pageWithGrid(document, intent.page);
-  const last = threadOf(document, intent.text).at(-1);
   const frame = putBody(edit, intent.text, page.page.id, intent.box, textColumns(grid, page.master, intent.box), grid.gutter);
-  if (last?.content.type === 'text' && frame.content.type === 'text') {
-    edit.put({ ...frame, content: { ...frame.content, gutter: last.content.gutter || grid.gutter, inset: last.content.inset } });
-  }
   if (intent.allPages) flow(edit, intent.text, frame, typesetter);
   return edit.diff();
 }

@@ -1,5 +1,17 @@
 import { contourPath } from '@/core/compose/contours';
-import type { AreaItem, Ink, Item, Line, LineMark, Look, PageList, PictureItem, Run, Showing } from '@/core/compose/displayList';
+import type {
+  AreaItem,
+  Ink,
+  Item,
+  Line,
+  LineMark,
+  Look,
+  PageList,
+  PictureItem,
+  Run,
+  Showing,
+  TextColumn,
+} from '@/core/compose/displayList';
 import type { Box } from '@/core/geometry/box';
 
 /**
@@ -34,6 +46,24 @@ export function paintLine(line: Line, source: PictureSource): string {
     painted.set(line, markup);
   }
   return markup;
+}
+
+/** Columns keep their markup as long as they are the same column. */
+const paintedColumns = new WeakMap<TextColumn, readonly string[]>();
+
+/** A column's markup, paragraph by paragraph: a letter typed into one leaves the others' as it was. */
+function paintColumn(column: TextColumn, source: PictureSource): readonly string[] {
+  let parts = paintedColumns.get(column);
+  if (!parts) {
+    const own: string[] = [];
+    column.lines.forEach((line, i) => {
+      const markup = paintLine(line, source);
+      if (i > 0 && column.paragraphs[i] === column.paragraphs[i - 1]) own[own.length - 1] += markup;
+      else own.push(markup);
+    });
+    paintedColumns.set(column, (parts = own));
+  }
+  return parts;
 }
 
 function paintRun(run: Run, first: Run, line: Line): string {
@@ -83,11 +113,13 @@ export function paintItem(item: Item, source: PictureSource): Chunk[] {
     case 'picture':
       return [{ key: `${frame}/picture`, frame, markup: shown(item, paintPicture(item, source)) }];
     case 'text':
-      return item.columns.map((column, i) => ({
-        key: `${frame}/${item.text}/${i}`,
-        frame,
-        markup: shown(item, column.lines.map((line) => paintLine(line, source)).join('')),
-      }));
+      return item.columns.flatMap((column, i) =>
+        paintColumn(column, source).map((markup, k) => ({
+          key: `${frame}/${item.text}/${i}/${k}`,
+          frame,
+          markup: shown(item, markup),
+        })),
+      );
   }
 }
 

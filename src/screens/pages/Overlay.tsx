@@ -1,6 +1,6 @@
 'use client';
 
-import type { PointerEvent as ReactPointerEvent } from 'react';
+import type { MouseEvent as ReactMouseEvent, PointerEvent as ReactPointerEvent } from 'react';
 import type { Box } from '@/core/geometry/box';
 import { fitWords, type Fit } from '@/core/compose/fit';
 import type { Sentence } from '@/client/messages';
@@ -19,7 +19,7 @@ export interface FrameInSight {
   readonly box: Box;
 }
 
-const onSpread = ({ page, box }: Pick<FrameInSight, 'page' | 'box'>): Box => ({ ...box, x: box.x + page.dx });
+export const onSpread = ({ page, box }: Pick<FrameInSight, 'page' | 'box'>): Box => ({ ...box, x: box.x + page.dx });
 
 interface FramesProps {
   readonly document: Document;
@@ -29,7 +29,7 @@ interface FramesProps {
   readonly edges: boolean;
   readonly onPress: (frame: FrameInSight, event: ReactPointerEvent) => void;
   readonly onFocus: (frame: FrameInSight) => void;
-  readonly onEnter: (frame: FrameInSight) => void;
+  readonly onEnter: (frame: FrameInSight, event: ReactMouseEvent) => void;
 }
 
 /** A place to press for every frame, lowest first, named for those who cannot see it. */
@@ -61,7 +61,7 @@ export function Frames({ document, frames, view, selection, edges, onPress, onFo
             className="outline-none"
             onPointerDown={(event) => onPress(each, event)}
             onFocus={() => onFocus(each)}
-            onDoubleClick={() => onEnter(each)}
+            onDoubleClick={(event) => onEnter(each, event)}
           />
         );
       })}

@@ -18,7 +18,7 @@ import { DeskFoot } from './DeskFoot';
 import { Detail } from './Detail';
 import { FrameBar, type FrameActions } from './FrameBar';
 import { isGround, largestFree, type Target } from './freeSpace';
-import { textOf } from './frameWords';
+import { frameName, textOf } from './frameWords';
 import { Help } from './Help';
 import { USUAL_LOOK, type Look } from './look';
 import { Brackets, Frames, Lit, Sentences, Threads, type FrameInSight } from './Overlay';
@@ -34,8 +34,10 @@ import { useDeskView } from './useDeskView';
 import { useHandling, type Carry, type Marked } from './useHandling';
 import { useImport } from './useImport';
 import { useLatest } from './useLatest';
+import { TypingCaret } from './TypingCaret';
 import { useNotices } from './useNotices';
-import { toScreen } from './view';
+import { useTyping } from './useTyping';
+import { toScreen, toSpread } from './view';
 
 interface WorkbenchProps {
   readonly id: string;
@@ -65,6 +67,7 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
   const [selection, setSelection] = useState<ReadonlySet<string>>(new Set());
   const [marked, setMarked] = useState<Marked>();
   const [picking, setPicking] = useState<Picking>();
+  const hand = useTyping(store, composer);
   const [hovered, setHovered] = useState<string>();
   const [allPages, setAllPages] = useState(false);
   const [look, setLook] = useState(USUAL_LOOK);
@@ -200,6 +203,14 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
   const enter = () => {
     if (text?.role === 'body') void pickSentence(text.id);
   };
+  const typeAt = async ({ frame, page }: FrameInSight, event?: { clientX: number; clientY: number }) => {
+    if (frame.content.type !== 'text') return;
+    const of = frame.content.text;
+    const desktop = desk.ref.current?.getBoundingClientRect();
+    const point = event && desktop && toSpread(view, event.clientX - desktop.left, event.clientY - desktop.top);
+    const found = point && (await composer.placeAt(page.page.id, { x: point.x - page.dx, y: point.y }, of));
+    hand.begin(of, found?.place ?? { paragraph: 0, offset: 0 });
+  };
   const turn = (how: 'undo' | 'redo') => {
     const done = how === 'undo' ? store.undo() : store.redo();
     if (done && 'refused' in done) say(done.refused, 'wrong');
@@ -238,6 +249,7 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
     chosen: selection.size,
     hasOne: only !== undefined,
     isBody: text?.role === 'body',
+    isText: text !== undefined,
     isOver: overset > 0,
     onTurn: turn,
     onGo: go,
@@ -246,6 +258,7 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
     onToggle: toggle,
     onBringIn: dropzone.open,
     onEnter: enter,
+    onType: () => only && void typeAt(only),
     onGoOn: () => goOn(),
     onNextWrap: () => only && frameActions.wrap({ mode: nextWrap(only) }),
     onStack: frameActions.stack,
@@ -284,7 +297,7 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
   const spreadAt = toScreen(view, desk.bleedBox);
   const foot = spreadAt.y + spreadAt.h;
   const menuAt = marked && menuPlace(onScreen(marked), desk.size);
-  const barAt = only && !moving && !picking && guides ? barPlace(onScreen(only), desk.size, foot) : undefined;
+  const barAt = only && !moving && !picking && !hand.typing && guides ? barPlace(onScreen(only), desk.size, foot) : undefined;
 
   return (
     <div
@@ -361,7 +374,7 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
                     edges={look.columns}
                     onPress={pressFrame}
                     onFocus={({ frame }) => !selection.has(frame.id) && setSelection(new Set([frame.id]))}
-                    onEnter={enter}
+                    onEnter={(each, event) => void typeAt(each, event)}
                   />
                   {picking && (
                     <Sentences
@@ -420,6 +433,16 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
             )}
             {barAt && only && (
               <FrameBar document={document} frame={only.frame} overset={overset} {...barAt} actions={frameActions} />
+            )}
+            {hand.typing && (
+              <TypingCaret
+                hand={hand}
+                caret={setting.caret}
+                pages={pages}
+                view={view}
+                name={only ? frameName(document, only.frame) : 'Text'}
+                onTurn={turn}
+              />
             )}
             {picking && (
               <p

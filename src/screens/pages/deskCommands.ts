@@ -10,6 +10,7 @@ export interface CommandContext {
   readonly chosen: number;
   readonly hasOne: boolean;
   readonly isBody: boolean;
+  readonly isText: boolean;
   readonly isOver: boolean;
   readonly onTurn: (how: 'undo' | 'redo') => void;
   readonly onGo: (spread: number) => void;
@@ -18,6 +19,7 @@ export interface CommandContext {
   readonly onToggle: (what: keyof Look) => void;
   readonly onBringIn: () => void;
   readonly onEnter: () => void;
+  readonly onType: () => void;
   readonly onGoOn: () => void;
   readonly onNextWrap: () => void;
   readonly onStack: (where: 'front' | 'back') => void;
@@ -50,6 +52,7 @@ export function deskCommands(on: CommandContext): Command[] {
     command('detail', 'Fold the detail', 'd', true, () => on.onToggle('detail')),
     command('bring', 'Bring in stories and pictures', 'b', true, on.onBringIn),
     command('enter', 'Into the text: pick a sentence to quote', 'Enter', on.isBody, on.onEnter),
+    command('type', 'Type in the text', 'e', on.isText, on.onType),
     command('go-on', 'Go on with the story in the next free room', 'g', on.isOver, on.onGoOn),
     command('wrap', 'Next kind of text wrap', 'w', on.hasOne, on.onNextWrap),
     command('front', 'To the front', undefined, on.hasOne, () => on.onStack('front')),

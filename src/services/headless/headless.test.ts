@@ -8,6 +8,7 @@ import { prose } from '../../../tests/support/documents';
 import { filed, pdfWords, ran, scratch } from '../../../tests/support/programs';
 import { mm } from '@/core/length/length';
 import { OptionError, readOptions } from './options';
+import { readStyleFile } from './styleFile';
 import type { LinesReport } from './typeset';
 
 const render = (...args: string[]) => ran('npm', ['run', '-s', 'render', '--', ...args]);
@@ -113,6 +114,36 @@ describe('the command render', () => {
     expect(allLines(outline.report).filter((line) => line.y < mm(155)).length).toBeGreaterThan(0);
     const images = await ran('pdfimages', ['-list', outline.out]);
     expect(images.out).toMatch(/image\s+400\s+400\s+rgb/);
+  });
+
+  it('takes more from a style file: styles, characters, frames', async () => {
+    const style = await filed(
+      'style.json',
+      JSON.stringify({
+        paragraphs: {
+          bodyFirst: { dropCap: { lines: 3, letters: 1, gap: 3, style: 'red' }, leadIn: { extent: 3, style: 'caps' } },
+          crosshead: { spans: true, size: 20, leading: 26 },
+          body: { letterSpace: { least: -0.01, best: 0, most: 0.02 } },
+        },
+        characters: { red: { swatch: 'red' }, caps: { letterCase: 'smallCapitals' } },
+        swatches: { red: [0, 1, 1, 0] },
+        text: { balanced: true },
+      }),
+    );
+    const { out, report } = await both('--style', style);
+    const columns = report.pages.map((page) => page.columns.length);
+    expect(Math.max(...columns)).toBeGreaterThan(3);
+    expect(allLines(report).some((line) => line.text.startsWith(prose(700, 3).slice(0, 12)))).toBe(true);
+    expect((await ran('pdffonts', [out])).code).toBe(0);
+  });
+
+  it.each([
+    ['no JSON', '{', /is not JSON/],
+    ['an unknown style', '{"paragraphs":{"nobody":{}}}', /paragraphs\.nobody is not allowed/],
+    ['an unknown property', '{"paragraphs":{"body":{"colour":"red"}}}', /paragraphs\.body\.colour is not allowed/],
+    ['a value out of bounds', '{"text":{"columns":400}}', /text\.columns must be less than or equal to 40/],
+  ])('refuses a style file with %s', (_, content, message) => {
+    expect(() => readStyleFile('s.json', content)).toThrow(message);
   });
 
   it('reads DOCX and plain text too', async () => {

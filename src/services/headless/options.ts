@@ -10,6 +10,8 @@ export interface RenderOptions {
   readonly input: string;
   readonly out: string;
   readonly lines: string | undefined;
+  /** A JSON file with more about styles and frames. */
+  readonly style: string | undefined;
   readonly page: { readonly width: number; readonly height: number };
   readonly margins: { readonly top: number; readonly outer: number; readonly bottom: number; readonly inner: number };
   readonly columns: number;
@@ -33,13 +35,14 @@ export class OptionError extends Error {
 export const USAGE =
   'render --input STORY.(docx|md|txt) --page A4 --margins 20mm,15mm,20mm,15mm --columns 3 --gutter 5mm ' +
   '--font "Source Serif 4" --size 10 --leading 13 --align justify|left --breaking total-fit|first-fit --hyphens on|off ' +
-  '--language en-gb [--picture FILE --at X,Y,W,H --wrap frame|outline --stand-off 5mm] --out OUT.pdf [--lines OUT.json]';
+  '--language en-gb [--style FILE.json] [--picture FILE --at X,Y,W,H --wrap frame|outline --stand-off 5mm] --out OUT.pdf [--lines OUT.json]';
 
 const STRING = { type: 'string' } as const;
 const NAMES = {
   input: STRING,
   out: STRING,
   lines: STRING,
+  style: STRING,
   page: STRING,
   margins: STRING,
   columns: STRING,
@@ -121,6 +124,7 @@ export function readOptions(args: readonly string[]): RenderOptions {
     input,
     out,
     lines: values.lines,
+    style: values.style,
     page,
     margins,
     columns,

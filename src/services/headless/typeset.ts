@@ -18,6 +18,7 @@ import { paintPdf } from '@/formats/pdf/painter';
 import { pdfPages } from '@/formats/pdf/pages';
 import type { ReadPicture } from '@/formats/pictures/read';
 import { OptionError, type RenderOptions } from './options';
+import { NO_STYLE_FILE, type StyleFile } from './styleFile';
 
 /** A line as `--lines` tells of it; lengths in points, y from the top of the page to the baseline. */
 export interface LineReport {
@@ -48,8 +49,9 @@ export async function typeset(
   blocks: readonly Block[],
   options: RenderOptions,
   picture: RenderPicture | undefined,
+  more: StyleFile = NO_STYLE_FILE,
 ): Promise<{ pdf: Uint8Array; lines: LinesReport }> {
-  const document = documentOf(records(options));
+  const document = documentOf(records(options, more));
   const { composer, shaper } = await composerFor(document);
   const edit = new Edit(document);
   const [first] = placedPages(document);
@@ -67,7 +69,8 @@ export async function typeset(
       'page',
       at,
       { type: 'picture', picture: 'picture', fit: 'fit', focus: { x: 0.5, y: 0.5 } },
-      { mode: wrap, standOff, outline },
+      { mode: wrap, standOff, outline, ...more.wrap },
+      more.picture,
     );
   }
   const { body } = storyOf('', [{ kind: 'heading', level: 1, content: [{ type: 'text', text: ' ' }] }, ...blocks]);
@@ -86,7 +89,10 @@ export async function typeset(
       grows: false,
       ignoresWraps: false,
       align: 'top',
+      ...more.text,
     },
+    undefined,
+    more.frame,
   );
   // The text may hold characters that its own faces lack.
   await loadFaces(shaper, facesOf(edit.document));
@@ -106,7 +112,7 @@ export async function typeset(
   return { pdf, lines: report(pages) };
 }
 
-function records(options: RenderOptions): DocumentRecord[] {
+function records(options: RenderOptions, { paragraphs, characters, swatches }: StyleFile): DocumentRecord[] {
   const { font, size, leading, align, breaking, hyphens } = options;
   const body: Partial<ParagraphProperties> = { family: font, size, leading, align, breaking, hyphens };
   const style = (id: string, properties: Partial<ParagraphProperties>, basedOn?: string): DocumentRecord => ({
@@ -114,7 +120,7 @@ function records(options: RenderOptions): DocumentRecord[] {
     kind: 'paragraphStyle',
     name: id,
     ...(basedOn ? { basedOn } : {}),
-    properties,
+    properties: { ...properties, ...paragraphs[id] },
   });
   return [
     { id: 'issue', kind: 'issue', publication: '', number: '', season: '', date: '2000-01-01', language: options.language },
@@ -139,6 +145,8 @@ function records(options: RenderOptions): DocumentRecord[] {
     },
     { id: 'page', kind: 'page', order: 'a0', master: 'master' },
     { id: 'ink', kind: 'swatch', name: 'ink', cmyk: [0, 0, 0, 1] },
+    ...Object.entries(swatches).map(([id, cmyk]): DocumentRecord => ({ id, kind: 'swatch', name: id, cmyk })),
+    ...Object.entries(characters).map(([id, own]): DocumentRecord => ({ id, kind: 'characterStyle', name: id, properties: own })),
     style(COPY_STYLES.body, body),
     style(COPY_STYLES.first, {}, COPY_STYLES.body),
     style(COPY_STYLES.list, {}, COPY_STYLES.body),

@@ -1,0 +1,142 @@
+'use client';
+
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { ComposerClient } from '@/client/composerClient';
+import type { DocumentStore } from '@/client/documentStore';
+import { setBody } from '@/core/actions/texts';
+import { paragraphsOf } from '@/core/records/body';
+import { find } from '@/core/records/document';
+import type { BodyNode } from '@/core/records/text';
+import { deleteAt, lengthOf, steppedPlace, type TextPlace, type Typed, typeWords, withEdit } from '@/core/records/typing';
+
+/** Typing becomes a change when the hand has rested for so long, and at the latest after so long; milliseconds. */
+const REST = 600;
+const LATEST = 1000;
+
+/** A text that is being typed into. */
+export interface Typing {
+  readonly text: string;
+  readonly place: TextPlace;
+}
+
+export interface TypingHand {
+  readonly typing: Typing | undefined;
+  begin(text: string, place: TextPlace): void;
+  end(): void;
+  /** Makes a change of what was typed so far. */
+  rest(): void;
+  words(words: string): void;
+  erase(back: boolean): void;
+  step(by: 1 | -1): void;
+  line(by: 1 | -1): void;
+  edge(end: boolean): void;
+}
+
+/**
+ * Typing into a text on the page. Every key goes to the typesetter at once; what was typed becomes one change of the
+ * document when the hand rests, and when the text is left.
+ */
+export function useTyping(store: DocumentStore, composer: ComposerClient): TypingHand {
+  const [typing, setTyping] = useState<Typing>();
+  const now = useRef<{ text: string; place: TextPlace; body: BodyNode; dirty: boolean } | undefined>(undefined);
+  const rest = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
+  const latest = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
+
+  const commit = useCallback(() => {
+    clearTimeout(rest.current);
+    clearTimeout(latest.current);
+    latest.current = undefined;
+    const own = now.current;
+    if (!own?.dirty) return;
+    own.dirty = false;
+    if (find(store.document, 'text', own.text)) store.do('Type', setBody(store.document, own.text, own.body));
+  }, [store]);
+
+  const show = useCallback(
+    (typed: Typed | undefined) => {
+      const own = now.current;
+      if (!own || !typed) return;
+      own.body = withEdit(own.body, typed.edit);
+      own.place = typed.caret;
+      own.dirty = true;
+      composer.typed(own.text, typed.edit, typed.caret);
+      setTyping({ text: own.text, place: typed.caret });
+      clearTimeout(rest.current);
+      rest.current = setTimeout(commit, REST);
+      latest.current ??= setTimeout(commit, LATEST);
+    },
+    [composer, commit],
+  );
+
+  const move = useCallback(
+    (place: TextPlace) => {
+      const own = now.current;
+      if (!own) return;
+      own.place = place;
+      composer.typed(own.text, null, place);
+      setTyping({ text: own.text, place });
+    },
+    [composer],
+  );
+
+  const begin = useCallback(
+    (text: string, place: TextPlace) => {
+      commit();
+      const record = find(store.document, 'text', text);
+      if (!record) return;
+      now.current = { text, place, body: record.body, dirty: false };
+      move(place);
+    },
+    [store, commit, move],
+  );
+
+  const end = useCallback(() => {
+    commit();
+    now.current = undefined;
+    setTyping(undefined);
+  }, [commit]);
+
+  // What somebody else, or undo, does to the text is taken over; a caret behind its end goes to its end.
+  useEffect(
+    () =>
+      store.onDiff((diff) => {
+        const own = now.current;
+        if (!own) return;
+        if (diff.removed.some(({ id }) => id === own.text)) return end();
+        const after = diff.updated.find(({ after: { id } }) => id === own.text)?.after;
+        if (after?.kind !== 'text' || own.dirty) return;
+        own.body = after.body;
+        const list = paragraphsOf(own.body);
+        const paragraph = Math.min(own.place.paragraph, list.length - 1);
+        own.place = { paragraph, offset: Math.min(own.place.offset, lengthOf(list[paragraph]!)) };
+        composer.typed(own.text, null, own.place);
+        setTyping({ text: own.text, place: own.place });
+      }),
+    [store, composer, end],
+  );
+  useEffect(() => {
+    window.addEventListener('pagehide', commit);
+    return () => {
+      window.removeEventListener('pagehide', commit);
+      commit();
+    };
+  }, [commit]);
+
+  return {
+    typing,
+    begin,
+    end,
+    rest: commit,
+    words: (words) => now.current && show(typeWords(now.current.body, now.current.place, words)),
+    erase: (back) => now.current && show(deleteAt(now.current.body, now.current.place, back)),
+    step: (by) => now.current && move(steppedPlace(now.current.body, now.current.place, by)),
+    line: (by) => {
+      const own = now.current;
+      if (own) void composer.placeBeside(own.text, own.place, by).then((place) => now.current === own && move(place));
+    },
+    edge: (end) => {
+      const own = now.current;
+      if (own) move({ ...own.place, offset: end ? lengthOf(paragraphsOf(own.body)[own.place.paragraph]!) : 0 });
+    },
+  };
+}
