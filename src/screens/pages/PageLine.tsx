@@ -1,12 +1,13 @@
 'use client';
 
 import { memo } from 'react';
-import type { Painted } from '@/client/composerClient';
+import type { ComposerClient } from '@/client/composerClient';
 import type { Fit } from '@/core/compose/fit';
 import { fitWords } from '@/core/compose/fit';
 import { spreads } from '@/core/page/pages';
 import { all, type Document, framesOn, threadOf } from '@/core/records/document';
 import type { FormatRecord } from '@/core/records/index';
+import { useSetting } from './useSetting';
 
 interface PageLineProps {
   readonly document: Document;
@@ -16,7 +17,7 @@ interface PageLineProps {
   /** Pages whose text is being moved by the hand. */
   readonly stirred: ReadonlySet<string>;
   readonly hovered: string | undefined;
-  readonly hoveredChunks: readonly Painted[];
+  readonly composer: ComposerClient;
   readonly onGo: (spread: number) => void;
   readonly onHover: (page: string | undefined) => void;
 }
@@ -54,7 +55,7 @@ export const PageLine = memo(function PageLine({
   fits,
   stirred,
   hovered,
-  hoveredChunks,
+  composer,
   onGo,
   onHover,
 }: PageLineProps) {
@@ -97,18 +98,7 @@ export const PageLine = memo(function PageLine({
                 {stirred.has(page.id) && <span className="bg-primary absolute inset-x-0 top-0 h-[0.15rem]" />}
                 {hovered === page.id && (
                   <span className="bg-base-100 border-base-300 absolute top-6 left-0 z-30 block border p-1 shadow-[0_2px_8px_rgb(20_33_61/0.25)]">
-                    <svg
-                      width={150}
-                      height={(150 * format.height) / format.width}
-                      viewBox={`0 0 ${format.width} ${format.height}`}
-                      className="block bg-white"
-                      aria-hidden="true"
-                      textRendering="geometricPrecision"
-                    >
-                      {hoveredChunks.map((chunk) => (
-                        <g key={chunk.key} dangerouslySetInnerHTML={{ __html: chunk.markup }} />
-                      ))}
-                    </svg>
+                    <SmallPage composer={composer} page={page.id} format={format} />
                     <span className="narrow block pt-0.5">{cell.overset ?? `Page ${number}`}</span>
                   </span>
                 )}
@@ -120,3 +110,21 @@ export const PageLine = memo(function PageLine({
     </nav>
   );
 });
+
+function SmallPage({ composer, page, format }: { composer: ComposerClient; page: string; format: FormatRecord }) {
+  const chunks = useSetting(composer, (setting) => setting.pages.get(page)) ?? [];
+  return (
+    <svg
+      width={150}
+      height={(150 * format.height) / format.width}
+      viewBox={`0 0 ${format.width} ${format.height}`}
+      className="block bg-white"
+      aria-hidden="true"
+      textRendering="geometricPrecision"
+    >
+      {chunks.map((chunk) => (
+        <g key={chunk.key} dangerouslySetInnerHTML={{ __html: chunk.markup }} />
+      ))}
+    </svg>
+  );
+}

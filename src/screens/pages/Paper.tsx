@@ -1,10 +1,11 @@
 'use client';
 
 import { memo, type ReactElement } from 'react';
-import type { Painted } from '@/client/composerClient';
+import type { ComposerClient, Painted } from '@/client/composerClient';
 import { pageGrid } from '@/core/page/grid';
 import type { PlacedPage } from '@/core/page/pages';
 import type { FormatRecord } from '@/core/records/index';
+import { useSetting } from './useSetting';
 
 interface GuidesProps {
   readonly format: FormatRecord;
@@ -83,15 +84,33 @@ export const Guides = memo(function Guides({ format, page, columns, baselines, k
   );
 });
 
-/** The painted chunks of a page: each keeps its nodes as long as its markup is the same. */
-export const PaintedChunks = memo(function PaintedChunks({ chunks, dx }: { chunks: readonly Painted[]; dx: number }) {
-  return (
-    <g transform={`translate(${dx} 0)`} textRendering="geometricPrecision">
-      {chunks.map((chunk) => (
-        <PaintedChunk key={chunk.key} chunk={chunk} />
-      ))}
-    </g>
-  );
+/** The painted chunks of a page, those of one frame's column together in a drawing of their own. */
+export const PaintedPage = memo(function PaintedPage({
+  composer,
+  page,
+  transform,
+}: {
+  composer: ComposerClient;
+  page: string;
+  transform: string;
+}) {
+  const chunks = useSetting(composer, (setting) => setting.pages.get(page)) ?? [];
+  const drawings: { key: string; chunks: Painted[] }[] = [];
+  for (const chunk of chunks) {
+    const key = chunk.key.split('/').slice(0, 3).join('/');
+    const last = drawings[drawings.length - 1];
+    if (last?.key === key) last.chunks.push(chunk);
+    else drawings.push({ key, chunks: [chunk] });
+  }
+  return drawings.map((drawing) => (
+    <svg key={drawing.key} className="pointer-events-none absolute inset-0 overflow-visible" width="1" height="1">
+      <g transform={transform} textRendering="geometricPrecision">
+        {drawing.chunks.map((chunk) => (
+          <PaintedChunk key={chunk.key} chunk={chunk} />
+        ))}
+      </g>
+    </svg>
+  ));
 });
 
 const PaintedChunk = memo(function PaintedChunk({ chunk }: { chunk: Painted }) {

@@ -1,9 +1,11 @@
 'use client';
 
 import { useEffect, useRef, type KeyboardEvent } from 'react';
-import type { PlacedCaret } from '@/core/compose/caret';
+import type { ComposerClient } from '@/client/composerClient';
 import type { PlacedPage } from '@/core/page/pages';
 import { onSpread } from './Overlay';
+import { useLatest } from './useLatest';
+import { useSetting } from './useSetting';
 import type { TypingHand } from './useTyping';
 import { toScreen, type View } from './view';
 
@@ -13,21 +15,34 @@ import { toScreen, type View } from './view';
  */
 export function TypingCaret({
   hand,
-  caret,
+  composer,
   pages,
   view,
   name,
   onTurn,
 }: {
   hand: TypingHand;
-  caret: PlacedCaret | undefined;
+  composer: ComposerClient;
   pages: readonly PlacedPage[];
   view: View;
   name: string;
   onTurn: (how: 'undo' | 'redo') => void;
 }) {
   const field = useRef<HTMLTextAreaElement>(null);
-  useEffect(() => field.current?.focus({ preventScroll: true }), []);
+  const caret = useSetting(composer, (setting) => setting.caret);
+  const write = useLatest((words: string) => hand.words(words));
+  useEffect(() => {
+    const element = field.current!;
+    element.focus({ preventScroll: true });
+    // Plain letters never reach the field: it would be laid out anew for each of them before their line is.
+    const before = (event: InputEvent) => {
+      if (event.isComposing || event.data === null || !/^insert(Text|FromPaste|ReplacementText)$/.test(event.inputType)) return;
+      event.preventDefault();
+      write(event.data);
+    };
+    element.addEventListener('beforeinput', before);
+    return () => element.removeEventListener('beforeinput', before);
+  }, [write]);
   const page = pages.find((each) => each.page.id === caret?.page);
   const at = caret && page ? toScreen(view, onSpread({ page, box: caret.box })) : undefined;
 
@@ -68,7 +83,7 @@ export function TypingCaret({
         <div
           aria-hidden="true"
           data-caret
-          className="pointer-events-none absolute w-[2px] animate-pulse"
+          className="pointer-events-none absolute w-[2px]"
           style={{ left: at.x - 1, top: at.y, height: at.h, background: 'var(--mark)' }}
         />
       )}

@@ -2,7 +2,7 @@
 
 import { useCallback, useEffect, useMemo, useState, useSyncExternalStore, type PointerEvent as ReactPointerEvent } from 'react';
 import { useDropzone } from 'react-dropzone';
-import type { ComposerClient, Painted } from '@/client/composerClient';
+import type { ComposerClient } from '@/client/composerClient';
 import type { DocumentStore } from '@/client/documentStore';
 import type { Sentence } from '@/client/messages';
 import { grown as widened, type Box } from '@/core/geometry/box';
@@ -36,6 +36,7 @@ import { useImport } from './useImport';
 import { useLatest } from './useLatest';
 import { TypingCaret } from './TypingCaret';
 import { useNotices } from './useNotices';
+import { useSetting } from './useSetting';
 import { useTyping } from './useTyping';
 import { toScreen, toSpread } from './view';
 
@@ -52,12 +53,13 @@ interface Picking {
   readonly lit: number;
 }
 
-const NOTHING_PAINTED: readonly Painted[] = [];
-
 /** The place Pages: tray, desk and detail, and what joins them. */
 export function Workbench({ id, publication, name, store, composer }: WorkbenchProps) {
   const { document, state, undo, redo } = useSyncExternalStore(store.subscribe, store.snapshot, store.snapshot);
-  const setting = useSyncExternalStore(composer.subscribe, composer.setting, composer.setting);
+  const fits = useSetting(composer, (setting) => setting.fits);
+  const grown = useSetting(composer, (setting) => setting.grown);
+  const ready = useSetting(composer, (setting) => setting.ready);
+  const trouble = useSetting(composer, (setting) => setting.trouble);
   const { notices, say, close } = useNotices();
   const actions = useDeskActions(store, composer, say);
   const { bringIn, progress } = useImport(store, say);
@@ -134,7 +136,7 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
       of.flatMap((page) =>
         framesOn(document, page.page.id).map((frame) => {
           const place = moving?.get(frame.id);
-          const h = setting.grown.get(frame.id)?.h ?? frame.box.h;
+          const h = grown.get(frame.id)?.h ?? frame.box.h;
           return {
             frame,
             page: (place && of.find((each) => each.page.id === place.on)) ?? page,
@@ -142,14 +144,14 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
           };
         }),
       ),
-    [document, moving, setting.grown],
+    [document, moving, grown],
   );
   const frames = useMemo(() => framesOf(pages), [framesOf, pages]);
   const framesNow = useLatest(() => frames);
   const chosen = frames.filter(({ frame }) => selection.has(frame.id));
   const only = chosen.length === 1 ? chosen[0] : undefined;
   const text = only && textOf(document, only.frame)?.text;
-  const overset = (text && setting.fits.get(text.id)?.oversetLines) ?? 0;
+  const overset = (text && fits.get(text.id)?.oversetLines) ?? 0;
 
   const pressFrame = (each: FrameInSight, event: ReactPointerEvent) => {
     if (event.button !== 0 || event.altKey) return;
@@ -324,10 +326,10 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
           document={document}
           format={format}
           spread={index}
-          fits={setting.fits}
+          fits={fits}
           stirred={stirred}
           hovered={hovered}
-          hoveredChunks={setting.pages.get(hovered ?? '') ?? NOTHING_PAINTED}
+          composer={composer}
           onGo={go}
           onHover={setHovered}
         />
@@ -336,7 +338,7 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
         {look.tray && guides && (
           <Tray
             document={document}
-            fits={setting.fits}
+            fits={fits}
             allPages={allPages}
             onAllPages={setAllPages}
             onCarry={carryTrayItem}
@@ -349,8 +351,9 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
           <h1 className="sr-only">
             {publication}, {name}: pages
           </h1>
-          <div ref={desk.ref} className="desk bg-base-200 relative min-h-0 flex-1 overflow-hidden" data-ready={setting.ready}>
+          <div ref={desk.ref} className="desk bg-base-200 relative min-h-0 flex-1 overflow-hidden" data-ready={ready}>
             <PaperShadow at={toScreen(view, widened(desk.bleedBox, -format.bleed))} />
+            <Spread format={format} pages={pages} composer={composer} bleedBox={desk.bleedBox} view={view} look={look} />
             <svg
               width={desk.size.width}
               height={desk.size.height}
@@ -363,7 +366,6 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
                 markOut(event, clear);
               }}
             >
-              <Spread format={format} pages={pages} painted={setting.pages} bleedBox={desk.bleedBox} view={view} look={look} />
               {guides && (
                 <>
                   <Frames
@@ -390,7 +392,7 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
                     document={document}
                     frames={frames}
                     view={view}
-                    fits={setting.fits}
+                    fits={fits}
                     selection={selection}
                     room={desk.size.width}
                     onTail={(of, event) => carryFrom('tail', of, event)}
@@ -421,14 +423,14 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
                 </>
               )}
             </svg>
-            {!setting.ready && (
+            {!ready && (
               <p role="status" className="absolute top-3 left-3 opacity-70">
                 Setting the pages …
               </p>
             )}
-            {setting.trouble && (
+            {trouble && (
               <p role="alert" className="text-error absolute top-3 left-3">
-                {setting.trouble}
+                {trouble}
               </p>
             )}
             {barAt && only && (
@@ -437,7 +439,7 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
             {hand.typing && (
               <TypingCaret
                 hand={hand}
-                caret={setting.caret}
+                composer={composer}
                 pages={pages}
                 view={view}
                 name={only ? frameName(document, only.frame) : 'Text'}
@@ -481,7 +483,7 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
             frame={only?.frame}
             page={only?.page}
             box={only?.box}
-            fits={setting.fits}
+            fits={fits}
             actions={frameActions}
             onBox={(box) =>
               only && actions.move(new Map([[only.frame.id, { on: only.page.page.id, box }]]), 'Place a frame by numbers')

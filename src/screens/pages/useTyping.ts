@@ -13,14 +13,9 @@ import { deleteAt, lengthOf, steppedPlace, type TextPlace, type Typed, typeWords
 const REST = 600;
 const LATEST = 1000;
 
-/** A text that is being typed into. */
-export interface Typing {
-  readonly text: string;
-  readonly place: TextPlace;
-}
-
 export interface TypingHand {
-  readonly typing: Typing | undefined;
+  /** The text that is being typed into. Where in it is known to the typesetter, which tells where the caret stands. */
+  readonly typing: string | undefined;
   begin(text: string, place: TextPlace): void;
   end(): void;
   /** Makes a change of what was typed so far. */
@@ -37,7 +32,7 @@ export interface TypingHand {
  * document when the hand rests, and when the text is left.
  */
 export function useTyping(store: DocumentStore, composer: ComposerClient): TypingHand {
-  const [typing, setTyping] = useState<Typing>();
+  const [typing, setTyping] = useState<string>();
   const now = useRef<{ text: string; place: TextPlace; body: BodyNode; dirty: boolean } | undefined>(undefined);
   const rest = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
   const latest = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
@@ -60,7 +55,6 @@ export function useTyping(store: DocumentStore, composer: ComposerClient): Typin
       own.place = typed.caret;
       own.dirty = true;
       composer.typed(own.text, typed.edit, typed.caret);
-      setTyping({ text: own.text, place: typed.caret });
       clearTimeout(rest.current);
       rest.current = setTimeout(commit, REST);
       latest.current ??= setTimeout(commit, LATEST);
@@ -74,7 +68,6 @@ export function useTyping(store: DocumentStore, composer: ComposerClient): Typin
       if (!own) return;
       own.place = place;
       composer.typed(own.text, null, place);
-      setTyping({ text: own.text, place });
     },
     [composer],
   );
@@ -85,6 +78,7 @@ export function useTyping(store: DocumentStore, composer: ComposerClient): Typin
       const record = find(store.document, 'text', text);
       if (!record) return;
       now.current = { text, place, body: record.body, dirty: false };
+      setTyping(text);
       move(place);
     },
     [store, commit, move],
@@ -110,7 +104,6 @@ export function useTyping(store: DocumentStore, composer: ComposerClient): Typin
         const paragraph = Math.min(own.place.paragraph, list.length - 1);
         own.place = { paragraph, offset: Math.min(own.place.offset, lengthOf(list[paragraph]!)) };
         composer.typed(own.text, null, own.place);
-        setTyping({ text: own.text, place: own.place });
       }),
     [store, composer, end],
   );
