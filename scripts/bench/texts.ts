@@ -1,4 +1,5 @@
 import { readFile } from 'node:fs/promises';
+import { BODY } from '../../demo/longspar/house';
 import { readMarkdown } from '@/formats/copy/markdown';
 import { plainBody } from '@/core/records/body';
 import { documentOf, type Document } from '@/core/records/document';
@@ -86,7 +87,7 @@ export function threaded(paragraphs: readonly string[], style: Partial<Paragraph
       id: 'body',
       kind: 'paragraphStyle',
       name: 'Body',
-      properties: { family: 'Source Serif 4', size: PAGE.size, leading: PAGE.leading, ...style },
+      properties: { ...BODY, firstIndent: 0, figures: 'usual', ...style },
     },
     text,
     ...Array.from({ length: pages }, (_, i): DocumentRecord[] => [

@@ -1,17 +1,14 @@
 import { Composer } from '@/core/compose/compose';
 import { facesOf } from '@/core/compose/faces';
-import type { Exclusion } from '@/core/geometry/exclusion';
 import { applied, type Diff } from '@/core/records/diff';
-import { get, type Document } from '@/core/records/document';
+import { documentOf, get, type Document } from '@/core/records/document';
 import type { BodyNode } from '@/core/records/text';
 import { readFace, type Face } from '@/core/type/face';
 import { Shaper } from '@/core/type/shaper';
 import { facePath } from '@/formats/faces/files';
 import { readFile } from 'node:fs/promises';
-import { median, most, timed } from './measure';
-import { passage, threaded } from './texts';
-
-export type { Exclusion };
+import { timed } from './measure';
+import { PAGE, passage, threaded } from './texts';
 
 const faces = new Map<string, Face>();
 
@@ -40,19 +37,20 @@ export async function keystrokes(words: number, paragraph: number, times: number
   composer.compose(document);
   const out: number[] = [];
   for (let i = 0; i < times; i++) {
-    document = applied(document, typed(document, paragraph, 'etaoinshrdlu'[i % 12]!));
+    document = applied(document, typed(document, paragraph, 'etaoinshrdlu'[i % 12]!, i));
     out.push(timed(() => void composer.compose(document)));
   }
   return out;
 }
 
-function typed(document: Document, paragraph: number, letter: string): Diff {
+function typed(document: Document, paragraph: number, letter: string, time: number): Diff {
   const before = get(document, 'text', 'text');
   const content = before.body.content.map((node, i) => {
     if (i !== paragraph || node.type !== 'paragraph') return node;
+    // Each time in another word, so that none grows beyond all words.
     const text = node.content![0]!.text!;
-    const middle = Math.floor(text.length / 2);
-    return { ...node, content: [{ type: 'text' as const, text: text.slice(0, middle) + letter + text.slice(middle) }] };
+    const at = text.indexOf(' ', (time * 17) % (text.length - 20)) - 1;
+    return { ...node, content: [{ type: 'text' as const, text: text.slice(0, at) + letter + text.slice(at) }] };
   });
   const body: BodyNode = { type: 'doc', content };
   return { added: [], updated: [{ before, after: { ...before, body } }], removed: [] };
@@ -118,4 +116,22 @@ export async function memory(words: number): Promise<number> {
   return process.memoryUsage().rss;
 }
 
-export { median, most };
+/** Word spaces of justified lines on a measure, as shares of the face's own, and the characters a line holds on average. */
+export async function spaces(paragraphs: readonly string[], measure: number): Promise<{ spaces: number[]; characters: number }> {
+  const document = threaded(paragraphs);
+  const records = [...document.records.values()].map((record) =>
+    record.kind === 'frame'
+      ? { ...record, box: { ...record.box, w: PAGE.columns * measure + (PAGE.columns - 1) * PAGE.gutter } }
+      : record,
+  );
+  const set = documentOf(records);
+  const composer = await fresh(set);
+  const lines = composer
+    .compose(set)
+    .pages.flatMap(({ items }) => items)
+    .flatMap((item) => (item.type === 'text' ? item.columns.flatMap((column) => column.lines) : []))
+    .filter((line) => !line.lastOfParagraph);
+  const characters =
+    lines.reduce((sum, line) => sum + line.runs.reduce((n, run) => n + run.text.length + 1, -1), 0) / lines.length;
+  return { spaces: lines.flatMap((line) => line.runs.slice(1).map(() => line.wordSpace)), characters };
+}

@@ -10,10 +10,9 @@ import { applied, type Diff, touched } from '@/core/records/diff';
 import { type Document, documentOf, find, get } from '@/core/records/document';
 import { same } from '@/core/records/same';
 import { type TextPlace, withEdit, withSameParagraphs } from '@/core/records/typing';
-import { readFace } from '@/core/type/face';
-import { faceUrl } from '@/core/type/fontFaces';
 import { Shaper } from '@/core/type/shaper';
 import { paintItem } from '@/formats/svg/painter';
+import { loadFaces } from './loadFaces';
 import type { FromWorker, PaintedPage, PlannedActions, ToWorker } from './messages';
 
 /**
@@ -35,17 +34,6 @@ let watched: readonly string[] = [];
 const shown = new Map<string, { list: PageList; markup: Map<string, string> }>();
 
 const send = (message: FromWorker): void => self.postMessage(message);
-
-async function loadFaces(document: Document): Promise<void> {
-  const missing = facesOf(document).filter((id) => !shaper.hasFace(id));
-  await Promise.all(
-    missing.map(async (id) => {
-      const response = await fetch(faceUrl(id));
-      if (!response.ok) throw new Error(`The face “${id}” could not be loaded.`);
-      shaper.addFace(readFace(id, new Uint8Array(await response.arrayBuffer())));
-    }),
-  );
-}
 
 const now = (): Document => (draft ? applied(base!, draft) : base!);
 
@@ -135,13 +123,13 @@ async function take(message: ToWorker): Promise<void> {
       base = documentOf(message.records);
       draft = null;
       shown.clear();
-      await loadFaces(base);
+      await loadFaces(shaper, facesOf(base));
       return show();
     case 'apply':
       base = applied(base!, withKnownParagraphs(message.diff));
       // What is being typed goes on over a change of something else.
       if (!draft || !typing || touched(message.diff).has(draft.updated[0]!.after.id)) draft = null;
-      await loadFaces(base);
+      await loadFaces(shaper, facesOf(base));
       return show();
     case 'draft':
       draft = message.diff;
@@ -157,7 +145,7 @@ async function take(message: ToWorker): Promise<void> {
         const after = { ...typed, body: withEdit(typed.body, message.edit) };
         draft = { added: [], updated: [{ before, after }], removed: [] };
         typing = true;
-        await loadFaces(now());
+        await loadFaces(shaper, facesOf(now()));
       }
       return show();
     }

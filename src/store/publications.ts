@@ -37,3 +37,11 @@ export async function listIssues(): Promise<IssueSummary[]> {
   );
   return rows;
 }
+
+/** The house document of each publication that has one, by publication. */
+export async function listHouses(): Promise<ReadonlyMap<string, string>> {
+  const { rows } = await pool().query<{ id: string; publication: string }>(
+    `select id, publication_id as publication from document where kind = 'house'`,
+  );
+  return new Map(rows.map(({ id, publication }) => [publication, id]));
+}

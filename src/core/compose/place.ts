@@ -240,6 +240,13 @@ function broken(
   });
 }
 
+/** Lines that a paragraph makes on a measure of its own, points. */
+export function linesOn(of: Prepared, measure: number): number {
+  const room = (line: number) =>
+    Math.max(0, measure - indentWithin(of, measure) - of.style.rightIndent - (line === 0 ? of.firstIndent : 0));
+  return broken(of, { widthOf: room, uniform: true }, undefined).breaks.length - 1;
+}
+
 interface Wish {
   /** A column is to be closed from this baseline on. */
   readonly cut?: { readonly column: number; readonly from: number };

@@ -16,6 +16,7 @@ export interface ShelfPublication {
   readonly name: string;
   readonly kind: string;
   readonly frequency: string;
+  readonly house: string | undefined;
   readonly issues: readonly ShelfIssue[];
 }
 
@@ -42,6 +43,13 @@ export function ShelfScreen({ publications, today }: { publications: readonly Sh
               <p className="pt-2 opacity-75">
                 {capital(publication.kind)}, {publication.frequency}
               </p>
+              {publication.house && (
+                <p className="pt-1">
+                  <Link href={`/houses/${publication.house}/type`} className="link">
+                    House, type
+                  </Link>
+                </p>
+              )}
               {publication.issues[0] && <Next issue={publication.issues[0]} today={today} />}
             </div>
             <ul className="flex flex-wrap gap-7">

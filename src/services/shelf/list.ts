@@ -1,14 +1,17 @@
-import { listIssues, listPublications, type IssueSummary, type Publication } from '@/store/publications';
+import { listHouses, listIssues, listPublications, type IssueSummary, type Publication } from '@/store/publications';
 
 export interface ShelfRow extends Publication {
+  /** The document that holds its design. */
+  readonly house: string | undefined;
   readonly issues: readonly IssueSummary[];
 }
 
 /** Every publication with its issues, the latest first. */
 export async function listShelf(): Promise<ShelfRow[]> {
-  const [publications, issues] = await Promise.all([listPublications(), listIssues()]);
+  const [publications, issues, houses] = await Promise.all([listPublications(), listIssues(), listHouses()]);
   return publications.map((publication) => ({
     ...publication,
+    house: houses.get(publication.id),
     issues: issues.filter((issue) => issue.publication === publication.id),
   }));
 }

@@ -1,0 +1,15 @@
+import { cold, memory } from './typesetter';
+import { storeLongIssue, typing } from './typing';
+
+/** One part of the benchmark in a process of its own; prints its figures as JSON. */
+const [part, first, second] = process.argv.slice(2);
+
+async function figures(): Promise<unknown> {
+  if (part === 'cold') return cold(Number(first));
+  if (part === 'memory') return memory(Number(first));
+  await storeLongIssue(Number(second));
+  return typing(first!, 80);
+}
+
+process.stdout.write(JSON.stringify(await figures()));
+process.exit(0);

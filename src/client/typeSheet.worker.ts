@@ -1,0 +1,64 @@
+import { Composer } from '@/core/compose/compose';
+import { facesOf } from '@/core/compose/faces';
+import {
+  compareBreaking,
+  type Comparison,
+  type SampleText,
+  type Specimen,
+  specimens,
+  wordsPerPage,
+} from '@/core/compose/typeSheet';
+import { documentOf } from '@/core/records/document';
+import type { DocumentRecord } from '@/core/records/index';
+import { Shaper } from '@/core/type/shaper';
+import { paintItem } from '@/formats/svg/painter';
+import { loadFaces } from './loadFaces';
+
+/** What a type sheet is made from. */
+export interface TypeSheetOrder {
+  readonly records: readonly DocumentRecord[];
+  readonly sample: SampleText;
+  /** The style whose lines are compared. */
+  readonly body: string;
+}
+
+export interface PaintedSpecimen extends Omit<Specimen, 'item'> {
+  readonly markup: string;
+  readonly height: number;
+}
+
+export type TypeSheet =
+  | {
+      readonly specimens: readonly PaintedSpecimen[];
+      readonly comparison: Comparison;
+      readonly wordsPerPage: number;
+    }
+  | { readonly failed: string };
+
+const send = (message: TypeSheet | 'ready'): void => self.postMessage(message);
+
+/** Composes the type sheet of a house, away from the screen's own thread. */
+async function make({ records, sample, body }: TypeSheetOrder): Promise<TypeSheet> {
+  const house = documentOf(records);
+  const shaper = new Shaper();
+  await loadFaces(shaper, facesOf(house));
+  const composer = new Composer(shaper);
+  const list = specimens(house, composer, sample).map(({ item, ...rest }): PaintedSpecimen => ({
+    ...rest,
+    markup: paintItem(item, () => '')
+      .map((chunk) => chunk.markup)
+      .join(''),
+    height: item.box.h,
+  }));
+  return {
+    specimens: list,
+    comparison: compareBreaking(house, composer, body, sample.body),
+    wordsPerPage: wordsPerPage(house, composer, body, sample.body),
+  };
+}
+
+self.onmessage = ({ data }: MessageEvent<TypeSheetOrder>) => {
+  make(data).then(send, (error: unknown) => send({ failed: error instanceof Error ? error.message : String(error) }));
+};
+
+send('ready');

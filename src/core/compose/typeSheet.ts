@@ -1,0 +1,187 @@
+import { pageGrid } from '../page/grid';
+import { formatOf } from '../page/pages';
+import { paragraphsOf, plainBody } from '../records/body';
+import { all, type Document, documentOf, find } from '../records/document';
+import type { DocumentRecord, FrameRecord, ParagraphStyleRecord } from '../records/index';
+import type { ParagraphProperties } from '../records/paragraphStyle';
+import { PLAIN, styleSheet } from '../type/styles';
+import type { Composer } from './compose';
+import type { Line, TextItem } from './displayList';
+import type { ParagraphNode } from '../records/text';
+import { wordsThatFit } from './slotWords';
+
+/** A paragraph style shown in text that is composed with it, and what can be measured of it. */
+export interface Specimen {
+  readonly style: string;
+  readonly name: string;
+  readonly basedOn: string | undefined;
+  readonly properties: ParagraphProperties;
+  readonly item: TextItem;
+  /** Points the text was set on. */
+  readonly measure: number;
+  readonly lines: number;
+  readonly charactersPerLine: number;
+  /** Mean absolute deviation of word spaces from the face's own, as a share of it; undefined for ragged text. */
+  readonly unevenness: number | undefined;
+  readonly hyphens: number;
+  /** What it asks of its face and does not get. */
+  readonly lacks: readonly string[];
+}
+
+/** Word spaces of a text's justified lines, as shares of the face's own, by the two ways of breaking. */
+export interface Comparison {
+  readonly totalFit: readonly number[];
+  readonly firstFit: readonly number[];
+}
+
+/** What real text a type sheet is set in. */
+export interface SampleText {
+  readonly headline: string;
+  readonly body: readonly string[];
+}
+
+/** Larger type is shown in a headline's words, over the whole type area. */
+const DISPLAY_SIZE = 13;
+
+/** Paragraphs that running text is shown in. */
+const RUNNING = 3;
+
+const SURFACE = 'type-sheet';
+
+/** Measure of one column of body text on a house's first master, and of its whole type area. */
+export function measuresOf(house: Document): { body: number; area: number; lines: number } {
+  const master = all(house, 'master')[0]!;
+  const grid = pageGrid(formatOf(house), master, 'right');
+  const span = Math.min(master.textSpan, grid.columns.length);
+  const last = grid.columns[span - 1]!;
+  const columns = Math.max(1, Math.floor(grid.columns.length / span));
+  return { body: last.x + last.w - grid.columns[0]!.x, area: grid.area.w, lines: grid.lines * columns };
+}
+
+/** Every paragraph style of a house in text of the right kind. @throws FaceError; @throws StyleCircleError */
+export function specimens(house: Document, composer: Composer, sample: SampleText): Specimen[] {
+  const sheet = styleSheet(house).paragraph;
+  const measures = measuresOf(house);
+  const styles = all(house, 'paragraphStyle').map((record) => {
+    const properties = sheet.get(record.id) ?? PLAIN;
+    const display = properties.size > DISPLAY_SIZE;
+    return { record, properties, display, measure: display ? measures.area : measures.body };
+  });
+  const records = styles.flatMap(({ record, properties, display, measure }) => {
+    // Running text shows its grey in a few paragraphs; a label or caption is known by one.
+    const words = display ? [sample.headline] : sample.body.slice(0, properties.align === 'justify' ? RUNNING : 1);
+    return specimenRecords(record, words, measure);
+  });
+  const composed = composer.compose(documentOf([...surface(house), ...records]));
+  const items = new Map(composed.pages[0]!.items.flatMap((item) => (item.type === 'text' ? [[item.frame, item] as const] : [])));
+  return styles.map(({ record, properties, measure }): Specimen => {
+    const item = items.get(`frame-${record.id}`)!;
+    const lines = item.columns.flatMap((column) => column.lines);
+    const full = lines.filter((line) => !line.lastOfParagraph);
+    const characters = (full.length > 0 ? full : lines).map(charactersOf);
+    return {
+      style: record.id,
+      name: record.name,
+      basedOn: record.basedOn && find(house, 'paragraphStyle', record.basedOn)?.name,
+      properties,
+      item,
+      measure,
+      lines: lines.length,
+      charactersPerLine: characters.reduce((sum, each) => sum + each, 0) / Math.max(1, characters.length),
+      unevenness: properties.align === 'justify' ? unevennessOf(wordSpaces(lines)) : undefined,
+      hyphens: lines.filter((line) => line.hyphenated).length,
+      lacks: composed.fits.get(`text-${record.id}`)?.lacks ?? [],
+    };
+  });
+}
+
+/** The same text in a house's style by total fit and by first fit. */
+export function compareBreaking(house: Document, composer: Composer, style: string, body: readonly string[]): Comparison {
+  const record = find(house, 'paragraphStyle', style)!;
+  const { body: measure } = measuresOf(house);
+  const set = (breaking: ParagraphProperties['breaking']): number[] => {
+    const own = { ...record, properties: { ...record.properties, breaking } };
+    const doc = documentOf([...surface(house), own, ...specimenRecords(own, body, measure)]);
+    const { pages } = composer.compose(doc);
+    const item = pages[0]!.items.find((each): each is TextItem => each.type === 'text')!;
+    return wordSpaces(item.columns.flatMap((column) => column.lines));
+  };
+  return { totalFit: set('total-fit'), firstFit: set('first-fit') };
+}
+
+/** Words of the house's body that fit one page of its first master. */
+export function wordsPerPage(house: Document, composer: Composer, style: string, body: readonly string[]): number {
+  const properties = styleSheet(house).paragraph.get(style) ?? PLAIN;
+  const paragraphs = plainBody(style, ...body).content as readonly ParagraphNode[];
+  const { body: measure, lines } = measuresOf(house);
+  return wordsThatFit(
+    paragraphs.map((node) => composer.prepared(house, node, properties)),
+    measure,
+    lines,
+  );
+}
+
+/** One value a line, where a line has word spaces and is not a paragraph's last. */
+function wordSpaces(lines: readonly Line[]): number[] {
+  return lines.filter((line) => !line.lastOfParagraph && line.runs.length > 1).map((line) => line.wordSpace);
+}
+
+export const unevennessOf = (spaces: readonly number[]): number =>
+  spaces.length === 0 ? 0 : spaces.reduce((sum, each) => sum + Math.abs(each - 1), 0) / spaces.length;
+
+const charactersOf = (line: Line): number => line.runs.reduce((sum, run) => sum + run.text.length + 1, -1);
+
+/** A house without pages of its own, and one bare page to set on. */
+function surface(house: Document): DocumentRecord[] {
+  const kept = [...house.records.values()].filter(({ kind }) => kind !== 'page' && kind !== 'frame' && kind !== 'text');
+  const issue: DocumentRecord = {
+    id: 'issue',
+    kind: 'issue',
+    publication: '',
+    number: '',
+    season: '',
+    date: '2000-01-01',
+    language: find(house, 'issue', 'issue')?.language ?? 'en-GB',
+  };
+  return [...kept, issue, { id: SURFACE, kind: 'page', order: 'a0', master: all(house, 'master')[0]!.id }];
+}
+
+function specimenRecords(record: ParagraphStyleRecord, words: readonly string[], measure: number): DocumentRecord[] {
+  const frame: FrameRecord = {
+    id: `frame-${record.id}`,
+    kind: 'frame',
+    on: SURFACE,
+    side: 'both',
+    box: { x: 0, y: 0, w: measure, h: 10 },
+    order: 'a0',
+    content: {
+      type: 'text',
+      text: `text-${record.id}`,
+      order: 'a0',
+      columns: 1,
+      gutter: 0,
+      inset: 0,
+      grows: true,
+      ignoresWraps: true,
+      align: 'top',
+    },
+    wrap: { mode: 'none', standOff: 0, outline: 'alpha' },
+  };
+  return [frame, { id: `text-${record.id}`, kind: 'text', role: 'furniture', body: plainBody(record.id, ...words) }];
+}
+
+/** The longest body of an issue and its headline, as text to show a house's type in; undefined where it has none. */
+export function sampleOf(issue: Document): SampleText | undefined {
+  let best: SampleText | undefined;
+  let length = 0;
+  for (const story of all(issue, 'story')) {
+    const body = find(issue, 'text', story.parts.body);
+    if (!body) continue;
+    const paragraphs = paragraphsOf(body.body)
+      .map((node) => (node.content ?? []).map((each) => each.text ?? '').join(''))
+      .filter((words) => words.length > 80);
+    const own = paragraphs.reduce((sum, each) => sum + each.length, 0);
+    if (own > length) [best, length] = [{ headline: story.name, body: paragraphs }, own];
+  }
+  return best;
+}

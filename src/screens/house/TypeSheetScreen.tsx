@@ -1,0 +1,123 @@
+'use client';
+
+import Link from 'next/link';
+import { useEffect, useState } from 'react';
+import type { PaintedSpecimen, TypeSheet, TypeSheetOrder } from '@/client/typeSheet.worker';
+import { unevennessOf } from '@/core/compose/typeSheet';
+import { formatNumber } from '@/core/length/length';
+import { KiteMark } from '@/parts/KiteMark';
+import { WordSpaceChart } from './WordSpaceChart';
+
+interface TypeSheetScreenProps extends TypeSheetOrder {
+  readonly publication: string;
+}
+
+/** A house's paragraph styles in real composed text, with the figures that follow from them. */
+export function TypeSheetScreen({ publication, records, sample, body }: TypeSheetScreenProps) {
+  const [sheet, setSheet] = useState<TypeSheet>();
+  useEffect(() => {
+    const worker = new Worker(new URL('../../client/typeSheet.worker.ts', import.meta.url), { type: 'module' });
+    worker.onmessage = ({ data }: MessageEvent<TypeSheet | 'ready'>) => {
+      if (data === 'ready') worker.postMessage({ records, sample, body } satisfies TypeSheetOrder);
+      else setSheet(data);
+    };
+    return () => worker.terminate();
+  }, [records, sample, body]);
+  const made = sheet && 'specimens' in sheet ? sheet : undefined;
+  return (
+    <div className="bg-base-100 flex min-h-full flex-col">
+      <header className="border-base-300 bg-base-100 sticky top-0 z-10 flex h-11 items-center gap-4 border-b px-3">
+        <Link href="/" aria-label="Shelf">
+          <KiteMark />
+        </Link>
+        <h1 className="font-semibold">
+          <Link href="/" className="hover:underline">
+            {publication}
+          </Link>
+          <span className="px-1.5 opacity-40">/</span>House, type
+        </h1>
+        {made && (
+          <p className="narrow ml-auto opacity-75">
+            {made.specimens.length} paragraph styles; {made.wordsPerPage.toLocaleString('en-GB')} words of the body fit a page
+          </p>
+        )}
+      </header>
+      <main className="mx-auto w-full max-w-[76rem] px-8 py-6">
+        {!sheet && <p role="status">Setting the type …</p>}
+        {sheet && 'failed' in sheet && (
+          <p role="alert" className="text-error">
+            The type sheet could not be set: {sheet.failed}
+          </p>
+        )}
+        {made && (
+          <>
+            <section aria-label="Word spaces by line" className="border-base-300 border-b pb-6">
+              <h2 className="chapter">Word spaces of the body, line by line</h2>
+              <p className="max-w-3xl py-1.5">
+                The same story, broken over whole paragraphs and line by line. Total fit strays from the face’s own word space by{' '}
+                <strong>{percent(unevennessOf(made.comparison.totalFit))}</strong> on average, first fit by{' '}
+                <strong>{percent(unevennessOf(made.comparison.firstFit))}</strong>.
+              </p>
+              <WordSpaceChart comparison={made.comparison} />
+            </section>
+            <ul>
+              {made.specimens.map((specimen) => (
+                <SpecimenRow key={specimen.style} specimen={specimen} />
+              ))}
+            </ul>
+          </>
+        )}
+      </main>
+    </div>
+  );
+}
+
+const percent = (share: number): string => `${formatNumber(100 * share, 1)} %`;
+
+/** Pixels to the point: about the size it prints at, on a usual screen. */
+const SCALE = 4 / 3;
+/** Light type on a light sheet is shown on a ground of its own. */
+const LIGHT = 0xb0;
+
+function SpecimenRow({ specimen }: { specimen: PaintedSpecimen }) {
+  const { name, basedOn, properties, measure, markup, height, charactersPerLine, unevenness, hyphens, lines, lacks } = specimen;
+  const colour = /fill="#([0-9a-f]{6})"/.exec(markup)?.[1] ?? '000000';
+  const light = [0, 2, 4].every((i) => parseInt(colour.slice(i, i + 2), 16) > LIGHT);
+  const figures: readonly (readonly [string, string])[] = [
+    ['Face', `${properties.family} ${properties.weight}${properties.italic ? ' italic' : ''}`],
+    ['Size on leading', `${formatNumber(properties.size, 2)} on ${formatNumber(properties.leading, 2)} pt`],
+    ['Measure', `${formatNumber(measure, 1)} pt, ${lines} line${lines === 1 ? '' : 's'}`],
+    ['Characters a line', formatNumber(charactersPerLine, 1)],
+    ...(unevenness === undefined ? [] : ([['Word spaces stray by', percent(unevenness)]] as const)),
+    ...(properties.hyphens ? ([['Hyphens', String(hyphens)]] as const) : []),
+  ];
+  return (
+    <li className="border-base-300 grid grid-cols-[17rem_1fr] gap-8 border-b py-5" data-specimen={specimen.style}>
+      <div>
+        <h2 className="font-semibold">{name}</h2>
+        {basedOn && <p className="narrow opacity-75">based on {basedOn}</p>}
+        <dl className="narrow grid grid-cols-[auto_1fr] gap-x-3 pt-1.5">
+          {figures.map(([term, value]) => (
+            <div key={term} className="contents">
+              <dt className="opacity-75">{term}</dt>
+              <dd>{value}</dd>
+            </div>
+          ))}
+        </dl>
+        {lacks.length > 0 && <p className="narrow text-error pt-1">The face lacks {lacks.join(', ')}.</p>}
+      </div>
+      <svg
+        role="img"
+        aria-label={`Text in the style ${name}`}
+        width={measure * SCALE + 16}
+        height={(height + 8) * SCALE}
+        viewBox={`-6 -3 ${measure + 12} ${height + 6}`}
+        className="max-w-full overflow-visible"
+        textRendering="geometricPrecision"
+      >
+        {light && <rect x={-6} y={-3} width={measure + 12} height={height + 6} fill="#14213d" />}
+        <g dangerouslySetInnerHTML={{ __html: markup }} />
+      </svg>
+    </li>
+  );
+}
