@@ -17,7 +17,7 @@ import { applied, inverted, type Diff } from '../records/diff';
 import { all, find, framesOn, get, threadOf, type Document } from '../records/document';
 import type { FrameRecord, PictureRecord, TextRecord } from '../records/index';
 import { ActionError, Edit, orderAfter, orderBehind } from './edit';
-import { placeFrames, removeFrames, setColumns, setPictureFit, setWrap, stack, textColumns } from './frames';
+import { placeFrames, removeFrames, setPictureFit, setTextLayout, setWrap, stack, textColumns } from './frames';
 import { markOut } from './markOut';
 import { addPages } from './pages';
 import { bringInPicture, fillFrame, placePicture } from './pictures';
@@ -195,7 +195,10 @@ describe('frames', () => {
   });
 
   it('are divided into columns that have some width', () => {
-    expect(get(done(doc, setColumns(doc, 'tf', 4, 10)), 'frame', 'tf').content).toMatchObject({ columns: 4, gutter: 10 });
+    expect(get(done(doc, setTextLayout(doc, 'tf', { columns: 4, gutter: 10 })), 'frame', 'tf').content).toMatchObject({
+      columns: 4,
+      gutter: 10,
+    });
     for (const [columns, gutter] of [
       [0, 10],
       [400, 1],
@@ -204,8 +207,8 @@ describe('frames', () => {
       [2, -1],
       [2, NaN],
     ])
-      expect(() => setColumns(doc, 'tf', columns!, gutter!)).toThrow(ActionError);
-    expect(() => setColumns(doc, 'pf', 2, 10)).toThrow(/text frame/);
+      expect(() => setTextLayout(doc, 'tf', { columns: columns!, gutter: gutter! })).toThrow(ActionError);
+    expect(() => setTextLayout(doc, 'pf', { columns: 2 })).toThrow(/text frame/);
   });
 
   it('take the columns of the house over the grid columns they span', () => {

@@ -7,6 +7,7 @@ import { type Document, find, framesOn, get, threadOf } from '../records/documen
 import { type FrameContent, type PictureContent, sidesOf, type TextContent, type Wrap } from '../records/frame';
 import type { FrameRecord } from '../records/index';
 import { ActionError, Edit, newId, orderAfter } from './edit';
+import { dissolveIfAlone } from './groups';
 
 export const NO_WRAP: Wrap = { mode: 'none', standOff: 0, outline: 'alpha' };
 
@@ -114,20 +115,29 @@ export function setPictureFit(document: Document, id: string, fit: Partial<Pick<
   return edit.diff();
 }
 
-/** Sets how a text frame is divided. @throws ActionError when columns would have no width */
-export function setColumns(document: Document, id: string, columns: number, gutter: number): Diff {
+/** How a text stands in its frame. */
+export type TextLayout = Omit<TextContent, 'type' | 'text' | 'order'>;
+
+/** Sets how a text stands in its frame. @throws ActionError when its columns would have no width */
+export function setTextLayout(document: Document, id: string, layout: Partial<TextLayout>): Diff {
   const edit = new Edit(document);
   const frame = get(document, 'frame', id);
   if (frame.content.type !== 'text') throw new ActionError('Only a text frame has columns.');
+  const content: TextContent = { ...frame.content, ...layout };
+  const { columns, gutter } = content;
   if (!Number.isInteger(columns) || columns < 1 || columns > 40) throw new ActionError('A frame has 1 to 40 columns.');
-  if (
-    !(gutter >= 0) ||
-    frame.box.w - sidesOf(frame.content.inset).left - sidesOf(frame.content.inset).right - gutter * (columns - 1) <
-      columns * LEAST_SIDE
-  ) {
-    throw new ActionError('The gutters would leave the columns no width.');
-  }
-  edit.put({ ...frame, content: { ...frame.content, columns, gutter } });
+  const inset = sidesOf(content.inset);
+  if (!Object.values(inset).every((side) => side >= 0 && side <= 720)) throw new ActionError('An inset is between 0 and 254 mm.');
+  const turned = (content.turns ?? 0) % 2 === 1;
+  const [across, down] = turned ? [frame.box.h, frame.box.w] : [frame.box.w, frame.box.h];
+  if (!(gutter >= 0) || across - inset.left - inset.right - gutter * (columns - 1) < columns * LEAST_SIDE)
+    throw new ActionError('Gutters and insets would leave the columns no width.');
+  if (!content.grows && down - inset.top - inset.bottom < LEAST_SIDE)
+    throw new ActionError('The insets would leave the text no height.');
+  const { firstBaseline } = content;
+  if (typeof firstBaseline === 'number' && !(firstBaseline >= 0 && firstBaseline <= 20_000))
+    throw new ActionError('The first baseline lies below the frame’s top.');
+  edit.put({ ...frame, content });
   return edit.diff();
 }
 
@@ -140,6 +150,7 @@ export function removeFrames(document: Document, ids: readonly string[]): Diff {
   for (const id of ids) {
     const frame = get(edit.document, 'frame', id);
     edit.remove(id);
+    if (frame.group !== undefined) dissolveIfAlone(edit, frame.group);
     if (frame.content.type !== 'text') continue;
     const text = find(edit.document, 'text', frame.content.text);
     const alone = threadOf(edit.document, frame.content.text).length === 0;

@@ -98,6 +98,14 @@ export function deleteAt(body: BodyNode, at: TextPlace, back: boolean): Typed | 
   return { edit: { paragraph: first, remove: 2, put: [joined] }, caret: { paragraph: first, offset: end } };
 }
 
+/** The paragraph of a place with other attributes; what is given as undefined is taken off it. */
+export function restyled(body: BodyNode, at: TextPlace, attrs: Partial<ParagraphNode['attrs']>): Typed {
+  const own = paragraphsOf(body)[at.paragraph]!;
+  const entries = Object.entries({ ...own.attrs, ...attrs }).filter(([, value]) => value !== undefined);
+  const put = [{ ...own, attrs: Object.fromEntries(entries) as unknown as ParagraphNode['attrs'] }];
+  return { edit: { paragraph: at.paragraph, remove: 1, put }, caret: at };
+}
+
 /** The next place before or behind another, over whole letters and from paragraph to paragraph. */
 export function steppedPlace(body: BodyNode, at: TextPlace, by: 1 | -1): TextPlace {
   const list = paragraphsOf(body);

@@ -1,17 +1,22 @@
 'use client';
 
 import { ArrowDownToLine, ArrowUpToLine, CornerDownRight, Quote, Trash2 } from 'lucide-react';
+import type { Appearance } from '@/core/actions/appearance';
+import type { TextLayout } from '@/core/actions/frames';
 import { find, type Document } from '@/core/records/document';
 import type { FrameRecord } from '@/core/records/index';
 import type { Wrap } from '@/core/records/frame';
-
 import { standOffWords, textOf } from './frameWords';
 
 /** What one does with a chosen frame. */
 export interface FrameActions {
   readonly wrap: (wrap: Partial<Wrap>) => void;
   readonly fit: (fit: 'fill' | 'fit') => void;
-  readonly columns: (columns: number) => void;
+  readonly layout: (layout: Partial<TextLayout>) => void;
+  readonly look: (changes: Partial<Appearance>) => void;
+  readonly group: () => void;
+  readonly ungroup: () => void;
+  readonly groupWrap: (wrap: Partial<Wrap>) => void;
   readonly quote: () => void;
   readonly goOn: () => void;
   readonly stack: (where: 'front' | 'back') => void;
@@ -84,7 +89,7 @@ export function FrameBar({ document, frame, overset, left, top, actions }: Frame
             className={button}
             aria-label="One column fewer"
             disabled={content.columns === 1}
-            onClick={() => actions.columns(content.columns - 1)}
+            onClick={() => actions.layout({ columns: content.columns - 1 })}
           >
             −
           </button>
@@ -95,7 +100,7 @@ export function FrameBar({ document, frame, overset, left, top, actions }: Frame
             type="button"
             className={button}
             aria-label="One column more"
-            onClick={() => actions.columns(content.columns + 1)}
+            onClick={() => actions.layout({ columns: content.columns + 1 })}
           >
             +
           </button>

@@ -6,6 +6,7 @@ import { fitWords, type Fit } from '@/core/compose/fit';
 import type { Sentence } from '@/client/messages';
 import type { PlacedPage } from '@/core/page/pages';
 import { all, type Document, find, threadOf } from '@/core/records/document';
+import type { Shape } from '@/core/records/frame';
 import type { FrameRecord } from '@/core/records/index';
 import { frameName, placeWords } from './frameWords';
 import type { Pull } from './snap';
@@ -20,6 +21,10 @@ export interface FrameInSight {
 }
 
 export const onSpread = ({ page, box }: Pick<FrameInSight, 'page' | 'box'>): Box => ({ ...box, x: box.x + page.dx });
+
+/** The turn of a frame about the middle of its box on the screen. */
+const turnOf = ({ rotation }: FrameRecord, { x, y, w, h }: Box): string | undefined =>
+  rotation ? `rotate(${rotation} ${x + w / 2} ${y + h / 2})` : undefined;
 
 interface FramesProps {
   readonly document: Document;
@@ -53,6 +58,7 @@ export function Frames({ document, frames, view, selection, edges, onPress, onFo
             y={thin ? y - 4 : y}
             width={w}
             height={thin ? 8 : h}
+            transform={turnOf(frame, { x, y, w, h })}
             fill={waits ? 'var(--guide-line)' : 'transparent'}
             fillOpacity={waits ? 0.12 : 1}
             stroke={waits ? 'var(--guide-line)' : edges ? 'var(--guide-line)' : 'none'}
@@ -104,7 +110,7 @@ export function Brackets({
     `M${x + arm} ${y + h + 2}H${x - 2}V${y + h - arm}`,
   ].join('');
   return (
-    <g>
+    <g transform={turnOf(chosen.frame, { x, y, w, h })}>
       <path d={d} fill="none" stroke="#fff" strokeWidth={5} opacity={0.7} pointerEvents="none" />
       <path d={d} fill="none" stroke="var(--hold)" strokeWidth={2.6} pointerEvents="none" data-brackets={chosen.frame.id} />
       {pullable &&
@@ -129,6 +135,66 @@ export function Brackets({
     </g>
   );
 }
+
+/** The corners of a polygon, to be dragged, or moved by the arrow keys. */
+export function Corners({
+  chosen,
+  shape,
+  view,
+  onPull,
+  onStep,
+}: {
+  chosen: FrameInSight;
+  shape: Extract<Shape, { type: 'polygon' }>;
+  view: View;
+  onPull: (corner: number, event: ReactPointerEvent) => void;
+  onStep: (corner: number, across: number, down: number) => void;
+}) {
+  const at = toScreen(view, onSpread(chosen));
+  const corners = shape.points.filter((_, i) => i % 2 === 0).map((x, i) => [x, shape.points[2 * i + 1]!] as const);
+  return (
+    <g transform={turnOf(chosen.frame, at)}>
+      {corners.map(([x, y], corner) => {
+        const [cx, cy] = [at.x + x * at.w, at.y + y * at.h];
+        return (
+          <rect
+            key={corner}
+            role="button"
+            tabIndex={0}
+            data-corner={corner}
+            aria-label={`Corner ${corner + 1} of ${corners.length}; arrow keys move it`}
+            x={cx - 4}
+            y={cy - 4}
+            width={8}
+            height={8}
+            transform={`rotate(45 ${cx} ${cy})`}
+            fill="var(--mark)"
+            stroke="var(--hold)"
+            style={{ cursor: 'move' }}
+            onPointerDown={(event) => {
+              event.stopPropagation();
+              onPull(corner, event);
+            }}
+            onKeyDown={(event) => {
+              const step = ARROWS[event.key];
+              if (!step) return;
+              event.preventDefault();
+              event.stopPropagation();
+              onStep(corner, step[0] / chosen.box.w, step[1] / chosen.box.h);
+            }}
+          />
+        );
+      })}
+    </g>
+  );
+}
+
+const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
 
 interface ThreadsProps {
   readonly document: Document;

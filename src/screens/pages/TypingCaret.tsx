@@ -3,6 +3,9 @@
 import { useEffect, useRef, type KeyboardEvent } from 'react';
 import type { ComposerClient } from '@/client/composerClient';
 import type { PlacedPage } from '@/core/page/pages';
+import { all, type Document } from '@/core/records/document';
+import type { StartIn } from '@/core/records/paragraphStyle';
+import type { ParagraphNode } from '@/core/records/text';
 import { onSpread } from './Overlay';
 import { useLatest } from './useLatest';
 import { useSetting } from './useSetting';
@@ -15,6 +18,7 @@ import { toScreen, type View } from './view';
  */
 export function TypingCaret({
   hand,
+  document,
   composer,
   pages,
   view,
@@ -22,6 +26,7 @@ export function TypingCaret({
   onTurn,
 }: {
   hand: TypingHand;
+  document: Document;
   composer: ComposerClient;
   pages: readonly PlacedPage[];
   view: View;
@@ -29,7 +34,9 @@ export function TypingCaret({
   onTurn: (how: 'undo' | 'redo') => void;
 }) {
   const field = useRef<HTMLTextAreaElement>(null);
+  const bar = useRef<HTMLDivElement>(null);
   const caret = useSetting(composer, (setting) => setting.caret);
+  const paragraph = hand.paragraph();
   const write = useLatest((words: string) => hand.words(words));
   useEffect(() => {
     const element = field.current!;
@@ -97,15 +104,89 @@ export function TypingCaret({
         onKeyDown={onKey}
         onInput={(event) => !(event.nativeEvent as InputEvent).isComposing && take()}
         onCompositionEnd={take}
-        onBlur={hand.end}
+        onBlur={(event) => {
+          if (!bar.current?.contains(event.relatedTarget)) hand.end();
+        }}
       />
-      <p
+      <div
+        ref={bar}
         role="status"
-        className="bg-secondary text-secondary-content absolute bottom-3 left-1/2 -translate-x-1/2 px-3 py-1.5"
+        className="bg-secondary text-secondary-content absolute bottom-3 left-1/2 flex -translate-x-1/2 items-center gap-4 px-3 py-1.5 whitespace-nowrap"
         data-typing
+        onPointerDown={(event) => event.stopPropagation()}
+        onKeyDown={(event) => {
+          if (event.key !== 'Escape') return;
+          event.stopPropagation();
+          field.current!.focus({ preventScroll: true });
+        }}
+        onBlur={(event) => {
+          const to = event.relatedTarget;
+          if (to !== field.current && !bar.current?.contains(to)) hand.end();
+        }}
       >
-        {at ? 'Typing. Escape leaves the text.' : 'Typing where no frame shows it: the text is over. Escape leaves the text.'}
-      </p>
+        <span>
+          {at ? 'Typing. Escape leaves the text.' : 'Typing where no frame shows it: the text is over. Escape leaves the text.'}
+        </span>
+        {paragraph && (
+          <ParagraphChoices
+            document={document}
+            paragraph={paragraph}
+            onChange={(attrs) => {
+              hand.restyle(attrs);
+              field.current!.focus({ preventScroll: true });
+            }}
+          />
+        )}
+      </div>
+    </>
+  );
+}
+
+const STARTS: readonly (readonly [StartIn | '', string])[] = [
+  ['', 'here'],
+  ['column', 'in the next column'],
+  ['frame', 'in the next frame'],
+  ['page', 'on the next page'],
+  ['oddPage', 'on the next odd page'],
+];
+
+/** Style and beginning of the paragraph the caret is in. */
+function ParagraphChoices({
+  document,
+  paragraph,
+  onChange,
+}: {
+  document: Document;
+  paragraph: ParagraphNode;
+  onChange: (attrs: Partial<ParagraphNode['attrs']>) => void;
+}) {
+  const choice = 'bg-secondary border-base-100/30 narrow border-b py-0.5';
+  return (
+    <>
+      <label className="flex items-center gap-1.5">
+        <span className="opacity-75">Style</span>
+        <select className={choice} value={paragraph.attrs.style} onChange={(event) => onChange({ style: event.target.value })}>
+          {all(document, 'paragraphStyle').map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className="flex items-center gap-1.5">
+        <span className="opacity-75">Begins</span>
+        <select
+          className={choice}
+          value={paragraph.attrs.startIn ?? ''}
+          onChange={(event) => onChange({ startIn: (event.target.value || undefined) as StartIn | undefined })}
+        >
+          {STARTS.map(([value, name]) => (
+            <option key={value} value={value}>
+              {name}
+            </option>
+          ))}
+        </select>
+      </label>
     </>
   );
 }

@@ -5,6 +5,7 @@ import { useDropzone } from 'react-dropzone';
 import type { ComposerClient } from '@/client/composerClient';
 import type { DocumentStore } from '@/client/documentStore';
 import type { Sentence } from '@/client/messages';
+import { withCorner } from '@/core/actions/appearance';
 import { grown as widened, type Box } from '@/core/geometry/box';
 import { pageGrid, stretchBox, stretchWords } from '@/core/page/grid';
 import { formatOf, spreads, type PlacedPage } from '@/core/page/pages';
@@ -15,13 +16,13 @@ import { barPlace, menuPlace } from './besideFrame';
 import { CommandBar } from './CommandBar';
 import { deskCommands } from './deskCommands';
 import { DeskFoot } from './DeskFoot';
-import { Detail } from './Detail';
+import { Detail, wholeGroup } from './detail/Detail';
 import { FrameBar, type FrameActions } from './FrameBar';
 import { isGround, largestFree, type Target } from './freeSpace';
 import { frameName, textOf } from './frameWords';
 import { Help } from './Help';
 import { USUAL_LOOK, type Look } from './look';
-import { Brackets, Frames, Lit, Sentences, Threads, type FrameInSight } from './Overlay';
+import { Brackets, Corners, Frames, Lit, Sentences, Threads, type FrameInSight } from './Overlay';
 import { PageLine } from './PageLine';
 import { MOVE } from './snap';
 import { Spread } from './Spread';
@@ -67,6 +68,8 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
 
   const [spreadIndex, setSpreadIndex] = useState(0);
   const [selection, setSelection] = useState<ReadonlySet<string>>(new Set());
+  /** What stays chosen while the focus goes on. */
+  const [held, setHeld] = useState<ReadonlySet<string>>(new Set());
   const [marked, setMarked] = useState<Marked>();
   const [picking, setPicking] = useState<Picking>();
   const hand = useTyping(store, composer);
@@ -84,6 +87,7 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
 
   const clear = useCallback(() => {
     setSelection(new Set());
+    setHeld(new Set());
     setMarked(undefined);
     setPicking(undefined);
   }, []);
@@ -116,7 +120,7 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
     else if (what === 'story') await actions.placeStory({ story: carried, ...place, allPages: all });
     else await actions.goOn({ text: carried, ...place, allPages: all });
   };
-  const { moving, marking, carry, pull, markOut, carryOver } = useHandling({
+  const { moving, marking, carry, bending, pull, pullCorner, markOut, carryOver } = useHandling({
     store,
     composer,
     desk,
@@ -126,6 +130,7 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
     allPages,
     onGo: go,
     onPlaced: (places, how) => actions.move(places, how === MOVE ? 'Move a frame' : 'Size a frame'),
+    onShaped: (frame, shape) => actions.look(frame, { shape }),
     onMarked: setMarked,
     onDropped: (carried, target) => void drop(carried, target),
     onNoRoom: () => say('There is no free room at that place. Move what lies there, or choose an empty stretch.', 'wrong'),
@@ -138,18 +143,19 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
           const place = moving?.get(frame.id);
           const h = grown.get(frame.id)?.h ?? frame.box.h;
           return {
-            frame,
+            frame: bending?.frame === frame.id ? { ...frame, shape: bending.shape } : frame,
             page: (place && of.find((each) => each.page.id === place.on)) ?? page,
             box: place?.box ?? { ...frame.box, h },
           };
         }),
       ),
-    [document, moving, grown],
+    [document, moving, bending, grown],
   );
   const frames = useMemo(() => framesOf(pages), [framesOf, pages]);
   const framesNow = useLatest(() => frames);
   const chosen = frames.filter(({ frame }) => selection.has(frame.id));
   const only = chosen.length === 1 ? chosen[0] : undefined;
+  const group = chosen.length > 1 ? wholeGroup(document, chosen) : undefined;
   const text = only && textOf(document, only.frame)?.text;
   const overset = (text && fits.get(text.id)?.oversetLines) ?? 0;
 
@@ -163,9 +169,14 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
       return markOut(event, () => setSelection(new Set([pressed])));
     }
     setPicking(undefined);
-    const next = event.shiftKey ? new Set([...selection, pressed]) : selection.has(pressed) ? selection : new Set([pressed]);
+    setHeld(new Set());
+    const { group: of } = each.frame;
+    const together = of === undefined ? [pressed] : frames.filter(({ frame }) => frame.group === of).map(({ frame }) => frame.id);
+    const next = event.shiftKey ? new Set([...selection, ...together]) : selection.has(pressed) ? selection : new Set(together);
     setSelection(next);
-    pull([each, ...frames.filter((other) => other !== each && next.has(other.frame.id))], MOVE, event);
+    // A second press on a group chooses the one frame in it.
+    const onPress = of !== undefined && group?.id === of && !event.shiftKey ? () => setSelection(new Set([pressed])) : undefined;
+    pull([each, ...frames.filter((other) => other !== each && next.has(other.frame.id))], MOVE, event, onPress);
   };
   const carryFrom = (what: Carry['what'], carried: string, event: ReactPointerEvent) => {
     setMarked(undefined);
@@ -222,11 +233,17 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
   const frameActions: FrameActions = {
     wrap: (wrap) => only && actions.wrap(only.frame.id, wrap),
     fit: (how) => only && actions.fit(only.frame.id, how),
-    columns: (columns) => {
+    layout: (layout) => {
       if (only?.frame.content.type !== 'text') return;
-      const gutter = only.frame.content.gutter || pageGrid(format, only.page.master, only.page.side).gutter;
-      actions.columns(only.frame.id, columns, gutter);
+      // The first division takes the house's gutter.
+      const apart = layout.columns !== undefined && only.frame.content.gutter === 0;
+      const gutter = apart ? { gutter: pageGrid(format, only.page.master, only.page.side).gutter } : {};
+      actions.layout(only.frame.id, { ...gutter, ...layout });
     },
+    look: (changes) => only && actions.look(only.frame.id, changes),
+    group: () => actions.group([...selection].filter((each) => find(document, 'frame', each))),
+    ungroup: () => group && actions.ungroup(group.id),
+    groupWrap: (wrap) => group && actions.groupWrap(group.id, wrap),
     quote: enter,
     goOn: () => goOn(),
     stack: (where) => only && actions.stack(only.frame.id, where),
@@ -250,6 +267,7 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
     spreads: allSpreads.length,
     chosen: selection.size,
     hasOne: only !== undefined,
+    isGroup: group !== undefined,
     isBody: text?.role === 'body',
     isText: text !== undefined,
     isOver: overset > 0,
@@ -263,6 +281,10 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
     onType: () => only && void typeAt(only),
     onGoOn: () => goOn(),
     onNextWrap: () => only && frameActions.wrap({ mode: nextWrap(only) }),
+    onTurnFrame: (degrees) => frameActions.look({ rotation: (only?.frame.rotation ?? 0) + degrees }),
+    onGroup: frameActions.group,
+    onUngroup: frameActions.ungroup,
+    onHold: () => setHeld(selection),
     onStack: frameActions.stack,
     onRemove: frameActions.remove,
     onAddPage: () => actions.addPages({ after: lastPage, count: 1 }),
@@ -375,7 +397,7 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
                     selection={selection}
                     edges={look.columns}
                     onPress={pressFrame}
-                    onFocus={({ frame }) => !selection.has(frame.id) && setSelection(new Set([frame.id]))}
+                    onFocus={({ frame }) => !selection.has(frame.id) && setSelection(new Set([...held, frame.id]))}
                     onEnter={(each, event) => void typeAt(each, event)}
                   />
                   {picking && (
@@ -411,6 +433,20 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
                         }}
                       />
                     ))}
+                  {only?.frame.shape?.type === 'polygon' && !moving && (
+                    <Corners
+                      chosen={only}
+                      shape={only.frame.shape}
+                      view={view}
+                      onPull={(corner, event) => pullCorner(only, corner, event)}
+                      onStep={(corner, across, down) => {
+                        const { shape, id: of } = only.frame;
+                        if (shape?.type !== 'polygon') return;
+                        const [x, y] = [shape.points[2 * corner]! + across, shape.points[2 * corner + 1]! + down];
+                        actions.look(of, { shape: withCorner(shape, corner, x, y) });
+                      }}
+                    />
+                  )}
                   {lit && <Lit page={lit.page} box={lit.box} words={stretchWords(lit.stretch)} view={view} />}
                   {carry?.target && (
                     <Lit
@@ -439,6 +475,7 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
             {hand.typing && (
               <TypingCaret
                 hand={hand}
+                document={document}
                 composer={composer}
                 pages={pages}
                 view={view}
@@ -480,15 +517,12 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
             document={document}
             format={format}
             pages={pages}
-            frame={only?.frame}
-            page={only?.page}
-            box={only?.box}
+            chosen={chosen}
             fits={fits}
             actions={frameActions}
             onBox={(box) =>
               only && actions.move(new Map([[only.frame.id, { on: only.page.page.id, box }]]), 'Place a frame by numbers')
             }
-            onColumns={(columns, gutter) => only && actions.columns(only.frame.id, columns, gutter)}
             onMark={(page, stretch) =>
               setMarked({ page, stretch, box: stretchBox(pageGrid(format, page.master, page.side), stretch) })
             }

@@ -22,7 +22,7 @@ export function matches(
   if (command !== wantsCtrl || event.altKey) return false;
   // A sign that needs Shift on some keyboards is the sign, however it is typed.
   if (key.length === 1 && /[a-z]/i.test(key) && event.shiftKey !== wantsShift) return false;
-  return event.key.toLowerCase() === key.toLowerCase();
+  return event.key.toLowerCase() === (key === 'Space' ? ' ' : key.toLowerCase());
 }
 
 /** Whether a key press belongs to a field that is being typed into. */

@@ -9,6 +9,7 @@ export interface CommandContext {
   readonly spreads: number;
   readonly chosen: number;
   readonly hasOne: boolean;
+  readonly isGroup: boolean;
   readonly isBody: boolean;
   readonly isText: boolean;
   readonly isOver: boolean;
@@ -22,6 +23,10 @@ export interface CommandContext {
   readonly onType: () => void;
   readonly onGoOn: () => void;
   readonly onNextWrap: () => void;
+  readonly onTurnFrame: (degrees: number) => void;
+  readonly onGroup: () => void;
+  readonly onHold: () => void;
+  readonly onUngroup: () => void;
   readonly onStack: (where: 'front' | 'back') => void;
   readonly onRemove: () => void;
   readonly onAddPage: () => void;
@@ -55,6 +60,11 @@ export function deskCommands(on: CommandContext): Command[] {
     command('type', 'Type in the text', 'e', on.isText, on.onType),
     command('go-on', 'Go on with the story in the next free room', 'g', on.isOver, on.onGoOn),
     command('wrap', 'Next kind of text wrap', 'w', on.hasOne, on.onNextWrap),
+    command('turn', 'Turn the frame a quarter to the right', 'r', on.hasOne, () => on.onTurnFrame(90)),
+    command('turn-back', 'Turn the frame a quarter to the left', 'Shift+R', on.hasOne, () => on.onTurnFrame(-90)),
+    command('group', 'Join the chosen frames into a group', 'j', on.chosen > 1 && !on.isGroup, on.onGroup),
+    command('ungroup', 'Take the group apart', 'Shift+J', on.isGroup, on.onUngroup),
+    command('hold', 'Keep what is chosen while choosing more', 'Space', on.chosen > 0, on.onHold),
     command('front', 'To the front', undefined, on.hasOne, () => on.onStack('front')),
     command('back', 'To the back', undefined, on.hasOne, () => on.onStack('back')),
     command('remove', 'Remove the frame', 'Delete', on.chosen > 0, on.onRemove),

@@ -4,7 +4,8 @@ import { type Document, find } from '@/core/records/document';
 import type { Box } from '@/core/geometry/box';
 import type { FrameRecord, StoryRecord, TextRecord } from '@/core/records/index';
 import { bodyText } from '@/core/records/body';
-import type { Lengths } from '@/core/records/frame';
+import type { Fit } from '@/core/compose/fit';
+import type { Lengths, Wrap } from '@/core/records/frame';
 import { formatLength } from '@/core/length/length';
 
 /** The text a frame shows, and the story it is part of. */
@@ -57,4 +58,22 @@ export function standOffWords(standOff: Lengths): string {
   if (typeof standOff === 'number') return formatLength(standOff, 'mm');
   const { top, right, bottom, left } = standOff;
   return [top, right, bottom, left].map((side) => formatLength(side, 'mm')).join(', ');
+}
+
+const WRAPS: Readonly<Record<Wrap['mode'], string>> = { none: 'None', frame: 'Frame', outline: 'Outline', clear: 'Clear' };
+
+/** A text wrap in words: "Outline, 4 mm". */
+export const wrapWords = (wrap: Wrap): string =>
+  wrap.mode === 'none' ? WRAPS.none : `${WRAPS[wrap.mode]}, ${standOffWords(wrap.standOff)}`;
+
+/** What the typesetter could not do as it was asked, a sentence each. */
+export function troubleWords(fit: Fit): string[] {
+  const count = (n: number, one: string, more: string) => (n === 1 ? `1 ${one}` : `${n} ${more}`);
+  return [
+    ...(fit.overfull > 0 ? [`${count(fit.overfull, 'line is', 'lines are')} longer than the column is wide.`] : []),
+    ...(fit.gaveWay > 0 ? [`${count(fit.gaveWay, 'wish', 'wishes')} to keep lines together gave way.`] : []),
+    ...(fit.missing > 0 ? [`${count(fit.missing, 'character is', 'characters are')} in no face, and shown as boxes.`] : []),
+    ...(fit.lacks.length > 0 ? [`Its face lacks ${fit.lacks.join(', ')}: another stands in, or it is left out.`] : []),
+    ...(fit.unsettled ? ['Page numbers in it kept changing how it runs; it was taken as it stood.'] : []),
+  ];
 }

@@ -1,4 +1,5 @@
 import type { Box } from '@/core/geometry/box';
+import { mapped, rotation } from '@/core/geometry/matrix';
 import { pageGrid } from '@/core/page/grid';
 import type { PlacedPage } from '@/core/page/pages';
 import type { FormatRecord } from '@/core/records/index';
@@ -65,4 +66,17 @@ export function pulled(box: Box, pull: Pull, dx: number, dy: number, catches: Ca
   if (pull.top) y = Math.min(b - 4, y + dy + offset([y + dy], catches.y, reach));
   if (pull.bottom) b = Math.max(y + 4, b + dy + offset([b + dy], catches.y, reach));
   return { x, y, w: r - x, h: b - y };
+}
+
+/**
+ * A box that is turned about its middle, pulled by hand: what lies across from where it is pulled stays where it is.
+ * @param degrees clockwise
+ */
+export function pulledTurned(box: Box, pull: Pull, dx: number, dy: number, degrees: number): Box {
+  const none: Catches = { x: [], y: [] };
+  const centre = { x: box.x + box.w / 2, y: box.y + box.h / 2 };
+  const by = mapped(rotation(-degrees, { x: 0, y: 0 }), { x: dx, y: dy });
+  const to = pulled(box, pull, by.x, by.y, none, 0);
+  const middle = mapped(rotation(degrees, centre), { x: to.x + to.w / 2, y: to.y + to.h / 2 });
+  return { ...to, x: middle.x - to.w / 2, y: middle.y - to.h / 2 };
 }

@@ -5,13 +5,33 @@ import { useMemo } from 'react';
 import type { ComposerClient } from '@/client/composerClient';
 import type { DocumentStore } from '@/client/documentStore';
 import type { PlannedActions } from '@/client/messages';
-import { placeFrames, removeFrames, setColumns, setPictureFit, setWrap, stack, type Place } from '@/core/actions/frames';
+import { type Appearance, setAppearance } from '@/core/actions/appearance';
+import {
+  placeFrames,
+  removeFrames,
+  setPictureFit,
+  setTextLayout,
+  setWrap,
+  stack,
+  type Place,
+  type TextLayout,
+} from '@/core/actions/frames';
+import { groupFrames, setGroupWrap, ungroupFrames } from '@/core/actions/groups';
 import { addPages, type AddPages } from '@/core/actions/pages';
 import { markOut, type MarkOut } from '@/core/actions/markOut';
 import { fillFrame, placePicture, type PlacePicture } from '@/core/actions/pictures';
 import type { Wrap } from '@/core/records/frame';
 import type { Diff } from '@/core/records/diff';
 import type { Document } from '@/core/records/document';
+
+const LOOKS: readonly (readonly [keyof Appearance, string])[] = [
+  ['shape', 'Change the form'],
+  ['rotation', 'Turn a frame'],
+  ['opacity', 'Change the opacity'],
+  ['fill', 'Change the colour'],
+  ['border', 'Change the border'],
+  ['shadow', 'Change the shadow'],
+];
 
 /** What can be done on the desk: each is one change with a label, or a sentence why it cannot be. */
 export function useDeskActions(store: DocumentStore, composer: ComposerClient, say: Say) {
@@ -50,8 +70,16 @@ export function useDeskActions(store: DocumentStore, composer: ComposerClient, s
         act(wrap.mode ? 'Change the text wrap' : 'Change the stand-off', (document) => setWrap(document, id, wrap)),
       fit: (id: string, fit: 'fill' | 'fit') =>
         act(fit === 'fill' ? 'Fill the frame' : 'Show all of the picture', (document) => setPictureFit(document, id, { fit })),
-      columns: (id: string, columns: number, gutter: number) =>
-        act('Change the columns', (document) => setColumns(document, id, columns, gutter)),
+      layout: (id: string, layout: Partial<TextLayout>) =>
+        act('columns' in layout || 'gutter' in layout ? 'Change the columns' : 'Change how the text stands', (document) =>
+          setTextLayout(document, id, layout),
+        ),
+      look: (id: string, changes: Partial<Appearance>) =>
+        act(LOOKS.find(([key]) => key in changes)?.[1] ?? 'Change the look', (document) => setAppearance(document, id, changes)),
+      group: (ids: readonly string[]) => act('Group frames', (document) => groupFrames(document, ids)),
+      ungroup: (group: string) => act('Take a group apart', (document) => ungroupFrames(document, group)),
+      groupWrap: (group: string, wrap: Partial<Wrap>) =>
+        act('Change the text wrap', (document) => setGroupWrap(document, group, wrap)),
       stack: (id: string, where: 'front' | 'back') =>
         act(where === 'front' ? 'Bring to the front' : 'Send to the back', (document) => stack(document, id, where)),
       remove: (ids: readonly string[]) =>

@@ -39,7 +39,7 @@ export function useDeskKeys({ commands, off, picking, onEscape, onNudge, onBacks
     if (arrow && onNudge && !event.ctrlKey && !event.metaKey) return take(() => onNudge(arrow[0], arrow[1], event.shiftKey));
     if (event.key === 'Backspace') return onBackspace();
     const command = commands.find((each) => each.enabled && matches(each.keys, event));
-    if (command && !(onButton && event.key === 'Enter')) take(command.run);
+    if (command && !(onButton && (event.key === 'Enter' || event.key === ' '))) take(command.run);
   });
   useEffect(() => {
     window.addEventListener('keydown', onKey);

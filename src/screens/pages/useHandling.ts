@@ -3,15 +3,18 @@
 import { useEffect, useMemo, useRef, useState, type PointerEvent as ReactPointerEvent } from 'react';
 import type { ComposerClient } from '@/client/composerClient';
 import type { DocumentStore } from '@/client/documentStore';
+import { setAppearance, withCorner } from '@/core/actions/appearance';
 import { placeFrames, type Place } from '@/core/actions/frames';
 import { contains, type Box } from '@/core/geometry/box';
+import { mapped, rotation } from '@/core/geometry/matrix';
 import { pageGrid, stretchBetween, stretchBox, type Stretch } from '@/core/page/grid';
 import type { PlacedPage } from '@/core/page/pages';
+import type { Shape } from '@/core/records/frame';
 import type { FormatRecord } from '@/core/records/index';
 import { followPointer, hasWandered } from './followPointer';
 import { isGround, targetAt, type Target } from './freeSpace';
 import type { FrameInSight } from './Overlay';
-import { catchesOf, pulled, type Pull } from './snap';
+import { catchesOf, MOVE, pulled, pulledTurned, type Pull } from './snap';
 import type { DeskView } from './useDeskView';
 import { onPage } from './view';
 
@@ -45,6 +48,7 @@ interface Surroundings {
   readonly allPages: boolean;
   readonly onGo: (spread: number) => void;
   readonly onPlaced: (places: ReadonlyMap<string, Place>, how: Pull) => void;
+  readonly onShaped: (frame: string, shape: Shape) => void;
   readonly onMarked: (marked: Marked) => void;
   readonly onDropped: (carry: Carry, target: Target) => void;
   readonly onNoRoom: () => void;
@@ -56,6 +60,7 @@ export function useHandling(around: Surroundings) {
   const [moving, setMoving] = useState<ReadonlyMap<string, Place>>();
   const [marking, setMarking] = useState<Marked>();
   const [carry, setCarry] = useState<Carry>();
+  const [bending, setBending] = useState<{ readonly frame: string; readonly shape: Shape }>();
   const catches = useMemo(() => catchesOf(format, pages), [format, pages]);
   // A gesture outlives the drawing it began on, even the spread: its listeners ask for what is so now.
   const latest = useRef(around);
@@ -64,7 +69,7 @@ export function useHandling(around: Surroundings) {
   });
 
   /** Moves or pulls frames by hand: the text flows under it, and the change is made when they are let go. */
-  const pull = (of: readonly FrameInSight[], how: Pull, start: ReactPointerEvent) => {
+  const pull = (of: readonly FrameInSight[], how: Pull, start: ReactPointerEvent, onPress?: () => void) => {
     const { store, composer } = around;
     const { k } = desk.view;
     let places: Map<string, Place> | undefined;
@@ -74,7 +79,11 @@ export function useHandling(around: Surroundings) {
         const by = { x: (event.clientX - start.clientX) / k, y: (event.clientY - start.clientY) / k };
         const lead = of[0]!;
         const from = { ...lead.box, x: lead.box.x + lead.page.dx };
-        const to = pulled(from, how, by.x, by.y, catches, event.altKey ? 0 : REACH / k);
+        const turned = lead.frame.rotation;
+        const to =
+          turned && how !== MOVE
+            ? pulledTurned(from, how, by.x, by.y, turned)
+            : pulled(from, how, by.x, by.y, catches, event.altKey ? 0 : REACH / k);
         places = new Map();
         for (const each of of) {
           const along = { ...each.box, x: each.box.x + each.page.dx + to.x - from.x, y: each.box.y + to.y - from.y };
@@ -90,7 +99,34 @@ export function useHandling(around: Surroundings) {
       (event) => {
         setMoving(undefined);
         if (places && event) latest.current.onPlaced(places, how);
-        else composer.draft(null);
+        else if (places) composer.draft(null);
+        else if (event) onPress?.();
+      },
+    );
+  };
+
+  /** Drags a corner of a polygon: text follows its form. */
+  const pullCorner = ({ frame, box }: FrameInSight, corner: number, start: ReactPointerEvent) => {
+    const { store, composer } = around;
+    const { shape } = frame;
+    if (shape?.type !== 'polygon') return;
+    const { k } = desk.view;
+    let to: Shape | undefined;
+    followPointer(
+      (event) => {
+        if (!to && !hasWandered(start, event)) return;
+        const by = mapped(rotation(-(frame.rotation ?? 0), { x: 0, y: 0 }), {
+          x: (event.clientX - start.clientX) / k,
+          y: (event.clientY - start.clientY) / k,
+        });
+        to = withCorner(shape, corner, shape.points[2 * corner]! + by.x / box.w, shape.points[2 * corner + 1]! + by.y / box.h);
+        setBending({ frame: frame.id, shape: to });
+        composer.draft(setAppearance(store.document, frame.id, { shape: to }));
+      },
+      (event) => {
+        setBending(undefined);
+        if (to && event) latest.current.onShaped(frame.id, to);
+        else if (to) composer.draft(null);
       },
     );
   };
@@ -145,7 +181,7 @@ export function useHandling(around: Surroundings) {
     );
   };
 
-  return { moving, marking, carry, pull, markOut, carryOver };
+  return { moving, marking, carry, bending, pull, pullCorner, markOut, carryOver };
 }
 
 /** The picture frame under a point, which a carried picture would fill. */

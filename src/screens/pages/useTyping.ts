@@ -6,8 +6,17 @@ import type { DocumentStore } from '@/client/documentStore';
 import { setBody } from '@/core/actions/texts';
 import { paragraphsOf } from '@/core/records/body';
 import { find } from '@/core/records/document';
-import type { BodyNode } from '@/core/records/text';
-import { deleteAt, lengthOf, steppedPlace, type TextPlace, type Typed, typeWords, withEdit } from '@/core/records/typing';
+import type { BodyNode, ParagraphNode } from '@/core/records/text';
+import {
+  deleteAt,
+  lengthOf,
+  restyled,
+  steppedPlace,
+  type TextPlace,
+  type Typed,
+  typeWords,
+  withEdit,
+} from '@/core/records/typing';
 
 /** Typing becomes a change when the hand has rested for so long, and at the latest after so long; milliseconds. */
 const REST = 600;
@@ -25,6 +34,10 @@ export interface TypingHand {
   step(by: 1 | -1): void;
   line(by: 1 | -1): void;
   edge(end: boolean): void;
+  /** The paragraph the caret is in. */
+  paragraph(): ParagraphNode | undefined;
+  /** Gives it another style, or has it begin in the next column, frame or page. */
+  restyle(attrs: Partial<ParagraphNode['attrs']>): void;
 }
 
 /**
@@ -127,6 +140,8 @@ export function useTyping(store: DocumentStore, composer: ComposerClient): Typin
       const own = now.current;
       if (own) void composer.placeBeside(own.text, own.place, by).then((place) => now.current === own && move(place));
     },
+    paragraph: () => now.current && paragraphsOf(now.current.body)[now.current.place.paragraph],
+    restyle: (attrs) => now.current && show(restyled(now.current.body, now.current.place, attrs)),
     edge: (end) => {
       const own = now.current;
       if (own) move({ ...own.place, offset: end ? lengthOf(paragraphsOf(own.body)[own.place.paragraph]!) : 0 });
