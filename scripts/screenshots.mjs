@@ -70,7 +70,7 @@ await page.mouse.move(tail.x + 16, tail.y + tail.height / 2);
 await page.mouse.down();
 const cell = await box('nav [aria-label^="Page 9"]');
 await page.mouse.move(cell.x + 10, cell.y + 8, { steps: 6 });
-await page.waitForFunction(() => document.querySelector('.desk svg').getAttribute('aria-label') === 'Spread 8–9');
+await page.waitForFunction(() => document.querySelector('.desk [aria-label="Spread 8–9"]') !== null);
 const paper = await box('[data-paper]');
 await page.mouse.move(paper.x + paper.width * 0.72, paper.y + paper.height * 0.4, { steps: 6 });
 await page.waitForSelector('[data-lit]');

@@ -14,7 +14,6 @@ export type StoreState =
 
 export interface Snapshot {
   readonly document: Document;
-  readonly state: StoreState;
   readonly undo: string | undefined;
   readonly redo: string | undefined;
 }
@@ -71,6 +70,8 @@ export class DocumentStore {
   #storedAt: Date | undefined;
   #trouble: string | undefined;
   #snapshot: Snapshot;
+  #state: StoreState;
+  #expecting = false;
   /** Told when something that was done here could not be kept. */
   onRefused: (message: string, mine: Diff, theirs: readonly DocumentRecord[]) => void = () => undefined;
 
@@ -86,7 +87,8 @@ export class DocumentStore {
       if (this.#seqOf.has(change.id) || !this.#fits(change.diff)) continue;
       this.#apply(change);
     }
-    this.#snapshot = this.#take();
+    this.#snapshot = this.#taken();
+    this.#state = this.#stateNow();
     void this.#send();
   }
 
@@ -104,6 +106,16 @@ export class DocumentStore {
   };
 
   readonly snapshot = (): Snapshot => this.#snapshot;
+
+  /** How far what was done here has come; the same object as long as it says the same. */
+  readonly state = (): StoreState => this.#state;
+
+  /** Something is being done that will be a change in a moment, and is not stored until then. */
+  expect(expecting: boolean): void {
+    if (this.#expecting === expecting) return;
+    this.#expecting = expecting;
+    this.#changed();
+  }
 
   /** Tells of every diff that changes the document, wherever it comes from, in order. */
   onDiff(listener: (diff: Diff) => void): () => void {
@@ -272,17 +284,21 @@ export class DocumentStore {
   }
 
   #changed(): void {
-    this.#snapshot = this.#take();
+    const { document, undo, redo } = this.#taken();
+    const before = this.#snapshot;
+    if (before.document !== document || before.undo !== undo || before.redo !== redo) this.#snapshot = { document, undo, redo };
+    const state = this.#stateNow();
+    if (!same(state, this.#state)) this.#state = state;
     for (const listener of this.#listeners) listener();
   }
 
-  #take(): Snapshot {
-    const state: StoreState = this.#trouble
-      ? { is: 'waiting', why: this.#trouble }
-      : this.#pending.length > 0
-        ? { is: 'storing' }
-        : { is: 'stored', at: this.#storedAt };
-    return { document: this.#document, state, undo: this.#history.toUndo?.label, redo: this.#history.toRedo?.label };
+  #taken(): Snapshot {
+    return { document: this.#document, undo: this.#history.toUndo?.label, redo: this.#history.toRedo?.label };
+  }
+
+  #stateNow(): StoreState {
+    if (this.#trouble) return { is: 'waiting', why: this.#trouble };
+    return this.#pending.length > 0 || this.#expecting ? { is: 'storing' } : { is: 'stored', at: this.#storedAt };
   }
 }
 

@@ -33,7 +33,7 @@ export function openStore(document: string, opened: Opened): { store: DocumentSt
   events.onmessage = ({ data }) => store.receive(JSON.parse(data as string) as Change);
   events.onopen = () => store.retry();
   const warn = (event: BeforeUnloadEvent) => {
-    if (store.snapshot().state.is !== 'stored') event.preventDefault();
+    if (store.state().is !== 'stored') event.preventDefault();
   };
   window.addEventListener('beforeunload', warn);
   return {

@@ -123,7 +123,7 @@ export class Desk {
   async reads(words: string): Promise<boolean> {
     await this.until(
       `“${words}” stands on the desk`,
-      (text: string) => (document.querySelector('.desk svg')?.textContent ?? '').replace(/\s+/g, '').includes(text),
+      (text: string) => (document.querySelector('[data-painted]')?.textContent ?? '').replace(/\s+/g, '').includes(text),
       words.replace(/\s+/g, ''),
     );
     return true;

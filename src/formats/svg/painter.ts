@@ -36,9 +36,11 @@ export function paintLine(line: Line, source: PictureSource): string {
   let markup = painted.get(line);
   if (markup === undefined) {
     const first = line.runs[0];
+    // A look is said once for a line that has but one; among several, what one says would be passed on to the others.
+    const shared = line.runs.every((run) => run.look === first!.look);
     let inner = '';
-    for (const run of line.runs) inner += paintRun(run, first!, line);
-    markup = first ? `<g ${look(first.look, line)}>${inner}</g>` : '';
+    for (const run of line.runs) inner += paintRun(run, line, shared ? '' : ` ${look(run.look, line)}`);
+    markup = first && shared ? `<g ${look(first.look, line)}>${inner}</g>` : inner;
     if (line.marks) {
       markup = line.marks.map((mark) => paintMark(mark, line, false, source)).join('') + markup;
       markup += line.marks.map((mark) => paintMark(mark, line, true, source)).join('');
@@ -66,8 +68,7 @@ function paintColumn(column: TextColumn, source: PictureSource): readonly string
   return parts;
 }
 
-function paintRun(run: Run, first: Run, line: Line): string {
-  const own = run.look === first.look ? '' : ` ${look(run.look, line)}`;
+function paintRun(run: Run, line: Line, own: string): string {
   const x = figure(line.x + run.x);
   const y = figure(line.baseline + run.drop - run.look.rise);
   const place = line.glyphScale === 1 ? `x="${x}" y="${y}"` : `transform="matrix(${figure(line.glyphScale)} 0 0 1 ${x} ${y})"`;

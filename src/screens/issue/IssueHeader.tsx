@@ -2,7 +2,8 @@
 
 import { Keyboard, Redo2, Search, Undo2 } from 'lucide-react';
 import Link from 'next/link';
-import type { StoreState } from '@/client/documentStore';
+import { useSyncExternalStore } from 'react';
+import type { DocumentStore } from '@/client/documentStore';
 import { KiteMark } from '@/parts/KiteMark';
 
 /** The places of an issue that there are, in the order of the work. */
@@ -16,7 +17,7 @@ interface IssueHeaderProps {
   readonly publication: string;
   readonly name: string;
   readonly place: 'pages' | 'handoff';
-  readonly state?: StoreState;
+  readonly store?: DocumentStore;
   readonly undo?: string | undefined;
   readonly redo?: string | undefined;
   readonly onUndo?: () => void;
@@ -30,7 +31,7 @@ export function IssueHeader({
   publication,
   name,
   place,
-  state,
+  store,
   undo,
   redo,
   onUndo,
@@ -63,7 +64,7 @@ export function IssueHeader({
         ))}
       </nav>
       <div className="ml-auto flex items-center gap-1">
-        {state && <SaveState state={state} />}
+        {store && <SaveState store={store} />}
         {onUndo && (
           <>
             <button
@@ -115,7 +116,9 @@ export function IssueHeader({
   );
 }
 
-function SaveState({ state }: { state: StoreState }) {
+/** How far what was done has come; by itself, since it changes more often than anything around it. */
+function SaveState({ store }: { store: DocumentStore }) {
+  const state = useSyncExternalStore(store.subscribe, store.state, store.state);
   const time = (at: Date) => at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
   const text =
     state.is === 'storing' ? 'Storing …' : state.is === 'waiting' ? state.why : state.at ? `Stored ${time(state.at)}` : 'Stored';

@@ -110,7 +110,6 @@ export function TypingCaret({
       />
       <div
         ref={bar}
-        role="status"
         className="bg-secondary text-secondary-content absolute bottom-3 left-1/2 flex -translate-x-1/2 items-center gap-4 px-3 py-1.5 whitespace-nowrap"
         data-typing
         onPointerDown={(event) => event.stopPropagation()}
@@ -124,7 +123,7 @@ export function TypingCaret({
           if (to !== field.current && !bar.current?.contains(to)) hand.end();
         }}
       >
-        <span>
+        <span role="status">
           {at ? 'Typing. Escape leaves the text.' : 'Typing where no frame shows it: the text is over. Escape leaves the text.'}
         </span>
         {paragraph && (

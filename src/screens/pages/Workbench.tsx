@@ -56,7 +56,7 @@ interface Picking {
 
 /** The place Pages: tray, desk and detail, and what joins them. */
 export function Workbench({ id, publication, name, store, composer }: WorkbenchProps) {
-  const { document, state, undo, redo } = useSyncExternalStore(store.subscribe, store.snapshot, store.snapshot);
+  const { document, undo, redo } = useSyncExternalStore(store.subscribe, store.snapshot, store.snapshot);
   const fits = useSetting(composer, (setting) => setting.fits);
   const grown = useSetting(composer, (setting) => setting.grown);
   const ready = useSetting(composer, (setting) => setting.ready);
@@ -335,7 +335,7 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
         publication={publication}
         name={name}
         place="pages"
-        state={state}
+        store={store}
         undo={undo}
         redo={redo}
         onUndo={() => turn('undo')}

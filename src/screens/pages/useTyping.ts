@@ -58,6 +58,7 @@ export function useTyping(store: DocumentStore, composer: ComposerClient): Typin
     if (!own?.dirty) return;
     own.dirty = false;
     if (find(store.document, 'text', own.text)) store.do('Type', setBody(store.document, own.text, own.body));
+    store.expect(false);
   }, [store]);
 
   const show = useCallback(
@@ -68,11 +69,12 @@ export function useTyping(store: DocumentStore, composer: ComposerClient): Typin
       own.place = typed.caret;
       own.dirty = true;
       composer.typed(own.text, typed.edit, typed.caret);
+      store.expect(true);
       clearTimeout(rest.current);
       rest.current = setTimeout(commit, REST);
       latest.current ??= setTimeout(commit, LATEST);
     },
-    [composer, commit],
+    [store, composer, commit],
   );
 
   const move = useCallback(

@@ -1,0 +1,324 @@
+import type { Browser } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { paragraphsOf, plainText } from '@/core/records/body';
+import type { FrameRecord, GroupRecord, StoryRecord, TextRecord } from '@/core/records/index';
+import { openServer, type Server } from '../support/application';
+import { openChromium } from '../support/chromium';
+import { copyIssue, Desk, type Spot } from '../support/desk';
+
+/** What the typesetter can do, as the desk and the type sheet offer it: with real mouse and keyboard. */
+
+const databaseUrl = inject('databaseUrl');
+let server: Server;
+let browser: Browser;
+let desk: Desk;
+
+beforeAll(async () => {
+  server = await openServer(databaseUrl);
+  browser = await openChromium();
+  desk = await Desk.open(browser, server.origin, databaseUrl, await copyIssue(databaseUrl));
+});
+
+afterAll(async () => {
+  await browser?.close();
+  await server?.stop();
+});
+
+const frameOf = async (name: string): Promise<string> => (await desk.frames(name))[0]!.id;
+const stored = async (id: string): Promise<FrameRecord> => {
+  await desk.stored();
+  return (await desk.records<FrameRecord>('frame')).find((frame) => frame.id === id)!;
+};
+const press = async (spot: Spot, options = {}) => desk.page.mouse.click(spot.x, spot.y, options);
+
+/** Opens a chapter of the detail if it is folded. */
+async function chapter(name: string): Promise<void> {
+  const button = (await desk.page.waitForSelector(`aside[aria-label=Detail] section[aria-label="${name}"] h3 button`))!;
+  if ((await button.evaluate((element) => element.getAttribute('aria-expanded'))) === 'false') await button.click();
+}
+
+async function fill(label: string, value: string): Promise<void> {
+  const field = (await desk.page.waitForSelector(`aside[aria-label=Detail] ::-p-aria([name="${label}"])`))!;
+  await field.click({ count: 3 });
+  await desk.page.keyboard.type(value);
+  await desk.press('Enter');
+}
+
+async function choose(label: string, value: string): Promise<void> {
+  const field = (await desk.page.waitForSelector(`aside[aria-label=Detail] ::-p-aria([name="${label}"])`))!;
+  await field.select(value);
+}
+
+const shownLines = () => desk.page.$$eval('[data-chunk] text', (words) => words.length);
+
+describe('typing on the page', () => {
+  const bodyText = async (): Promise<TextRecord> => {
+    await desk.stored();
+    const story = (await desk.records<StoryRecord>('story')).find(({ name }) => name === 'The spar remembers')!;
+    return (await desk.records<TextRecord>('text')).find(({ id }) => id === story.parts.body)!;
+  };
+  const words = async () => paragraphsOf((await bodyText()).body).map(plainText);
+  let before: string[];
+
+  it('begins where a double press falls, and shows every letter in its line', async () => {
+    await desk.go(4);
+    await desk.reads('Ask her which note');
+    before = await words();
+    const spot = await desk.page.$$eval('[data-chunk] text', (list) => {
+      const word = list.find((each) => each.textContent === 'forgotten.')!.getBoundingClientRect();
+      return { x: word.x + 0.4, y: word.y + word.height / 2 };
+    });
+    await press(spot, { count: 2 });
+    await desk.page.waitForSelector('[data-caret]');
+    await desk.page.keyboard.type('never ');
+    await desk.reads('and never forgotten.');
+    await desk.press('Backspace');
+    await desk.press('Backspace');
+    await desk.page.keyboard.type('r ');
+    await desk.reads('and never forgotten.');
+  });
+
+  it('makes one change of what was typed, which is stored while the hand rests', async () => {
+    const now = await words();
+    const at = now.findIndex((each, i) => each !== before[i]);
+    expect(now[at]).toBe(before[at]!.replace('forgotten', 'never forgotten'));
+    expect(now.filter((each, i) => each !== before[i])).toHaveLength(1);
+    expect((await desk.changes()).filter(({ label }) => label === 'Type').length).toBeGreaterThan(0);
+  });
+
+  it('makes paragraphs with Enter and joins them again', async () => {
+    await desk.press('Enter');
+    await desk.page.keyboard.type('A new one.');
+    await desk.reads('A new one.');
+    expect(await words()).toHaveLength(before.length + 1);
+    for (let i = 0; i < 'A new one.'.length + 1; i++) await desk.press('Backspace');
+    await desk.stored();
+    expect(await words()).toHaveLength(before.length);
+  });
+
+  it('gives the paragraph another style and beginning without leaving the text', async () => {
+    const at = (await words()).findIndex((each) => each.includes('never forgotten'));
+    const style = (await desk.page.waitForSelector('[data-typing] ::-p-aria([name="Style"])'))!;
+    await style.select('crosshead');
+    await desk.stored();
+    expect(paragraphsOf((await bodyText()).body)[at]!.attrs.style).toBe('crosshead');
+    const begins = (await desk.page.waitForSelector('[data-typing] ::-p-aria([name="Begins"])'))!;
+    await begins.select('frame');
+    await desk.stored();
+    expect(paragraphsOf((await bodyText()).body)[at]!.attrs.startIn).toBe('frame');
+    expect(await desk.page.$('[data-caret]')).not.toBeNull();
+    await desk.page.keyboard.type('!');
+    await desk.reads('never !forgotten');
+    await desk.press('Escape');
+    await desk.until('the text is left', () => !document.querySelector('[data-typing]'));
+  });
+
+  it('is undone like everything else', async () => {
+    for (let i = 0; i < 40 && (await words()).join('\n') !== before.join('\n'); i++) {
+      await desk.press('Control', 'z');
+      await desk.stored();
+    }
+    expect(await words()).toEqual(before);
+    await desk.reads('and forgotten.');
+  });
+});
+
+describe('the detail of a text', () => {
+  it('sets columns, insets by side, and where the lines stand', async () => {
+    await desk.go(4);
+    const id = await frameOf('Text, The spar');
+    const box = await desk.box(`[data-frame="${id}"]`);
+    await press({ x: box.x + 20, y: box.y + box.h - 12 });
+    await chapter('Text in its frame');
+    await fill('Inset', '2 mm');
+    expect((await stored(id)).content).toMatchObject({ inset: expect.closeTo(5.669, 2) });
+    await (await desk.page.waitForSelector(
+      'aside section[aria-label="Text in its frame"] ::-p-text(Each side by itself)',
+    ))!.click();
+    await fill('Inset left', '20');
+    expect((await stored(id)).content).toMatchObject({
+      inset: { top: expect.closeTo(5.669, 2), left: expect.closeTo(56.693, 2) },
+    });
+    await choose('First baseline', 'capHeight');
+    expect((await stored(id)).content).toMatchObject({ firstBaseline: 'capHeight' });
+    await desk.page.click('aside ::-p-text(Spread)');
+    expect((await stored(id)).content).toMatchObject({ align: 'spread' });
+    await desk.page.click('aside ::-p-text(Balance the columns at the end)');
+    expect((await stored(id)).content).toMatchObject({ balanced: true });
+  });
+
+  it('refuses what would leave the text no room, with a sentence', async () => {
+    const id = await frameOf('Text, The spar');
+    const before = await stored(id);
+    await fill('Inset left', '180');
+    await desk.until('it says why', () =>
+      [...document.querySelectorAll('[role=alert]')].some((each) => each.textContent?.includes('no width')),
+    );
+    expect(await stored(id)).toEqual(before);
+    await desk.page.click('[aria-label="Put away"]');
+    for (let i = 0; i < 5; i++) await desk.press('Control', 'z');
+  });
+});
+
+describe('the detail of a picture', () => {
+  it('wraps on one side, with a stand-off by side', async () => {
+    await desk.go(4);
+    const id = await frameOf('Picture, fenn-kite');
+    await press(await desk.middle(`[data-frame="${id}"]`));
+    const both = await shownLines();
+    await choose('Text stands', 'left');
+    expect((await stored(id)).wrap).toMatchObject({ mode: 'outline', side: 'left' });
+    await desk.until(
+      'the text beside it is gone',
+      (count: number) => document.querySelectorAll('[data-chunk] text').length !== count,
+      both,
+    );
+    await (await desk.page.waitForSelector('aside section[aria-label="Text wrap"] ::-p-text(Each side by itself)'))!.click();
+    await fill('Stand-off left', '12');
+    expect((await stored(id)).wrap.standOff).toMatchObject({ left: expect.closeTo(34.016, 2), right: expect.closeTo(14.173, 2) });
+  });
+
+  it('turns by figures and by keys; its brackets turn with it', async () => {
+    const id = await frameOf('Picture, fenn-kite');
+    await chapter('Form and look');
+    await fill('Turned', '20');
+    expect((await stored(id)).rotation).toBe(20);
+    const turned = await desk.page.$eval(`[data-brackets="${id}"]`, (element) =>
+      element.parentElement!.getAttribute('transform'),
+    );
+    expect(turned).toMatch(/^rotate\(20 /);
+    await press(await desk.middle(`[data-frame="${id}"]`));
+    await desk.press('r');
+    expect((await stored(id)).rotation).toBe(110);
+    await desk.press('Shift', 'R');
+    expect((await stored(id)).rotation).toBe(20);
+  });
+
+  it('is sized in its own directions when it is turned: what lies across stays', async () => {
+    const id = await frameOf('Picture, fenn-kite');
+    const before = (await stored(id)).box;
+    const corner = ({ x, y, w, h }: typeof before) => {
+      const [cx, cy, t] = [x + w / 2, y + h / 2, (20 * Math.PI) / 180];
+      return { x: cx + Math.cos(t) * (-w / 2) - Math.sin(t) * (-h / 2), y: cy + Math.sin(t) * (-w / 2) + Math.cos(t) * (-h / 2) };
+    };
+    const from = await desk.middle('[data-pull="right bottom"]');
+    await desk.drag(from, { x: from.x + 30, y: from.y + 20 });
+    const after = (await stored(id)).box;
+    expect(after.w).toBeGreaterThan(before.w + 10);
+    expect(corner(after).x).toBeCloseTo(corner(before).x, 1);
+    expect(corner(after).y).toBeCloseTo(corner(before).y, 1);
+  });
+
+  it('becomes a polygon whose corners are dragged, by hand and by keys', async () => {
+    const id = await frameOf('Picture, fenn-kite');
+    await choose('Form', 'polygon');
+    const points = (frame: FrameRecord) => (frame.shape?.type === 'polygon' ? frame.shape.points : []);
+    const before = points(await stored(id));
+    expect(before).toHaveLength(12);
+    const from = await desk.middle('[data-corner="0"]');
+    await desk.drag(from, { x: from.x, y: from.y - 25 });
+    const after = points(await stored(id));
+    expect(after[1]).toBeLessThan(before[1]! - 0.05);
+    expect(after.slice(2)).toEqual(before.slice(2));
+    await desk.page.$eval('[data-corner="3"]', (element) => (element as SVGElement).focus());
+    await desk.press('ArrowDown');
+    expect(points(await stored(id))[7]).toBeGreaterThan(after[7]!);
+    await fill('Corners', '5');
+    expect(points(await stored(id))).toHaveLength(10);
+  });
+
+  it('takes a border, a shadow and opacity', async () => {
+    const id = await frameOf('Picture, fenn-kite');
+    await choose('Border', 'ink');
+    await fill('Opacity', '60');
+    await desk.page.click('aside ::-p-text(Shadow)');
+    expect(await stored(id)).toMatchObject({ border: { swatch: 'ink', weight: 0.5 }, opacity: 0.6, shadow: { blur: 4 } });
+    await fill('Opacity', '130');
+    await desk.until('it says the limits', () =>
+      [...document.querySelectorAll('aside [role=alert]')].some((each) => each.textContent?.includes('from 0 to 100')),
+    );
+    expect((await stored(id)).opacity).toBe(0.6);
+  });
+});
+
+describe('a group', () => {
+  it('is made of frames chosen with the mouse or kept by keys, and text keeps away from it as from one', async () => {
+    await desk.press('Escape');
+    await desk.go(6);
+    const [standfirst] = await desk.frames('Standfirst');
+    const [byline] = await desk.frames('Byline');
+    await press(await desk.middle(`[data-frame="${standfirst!.id}"]`));
+    await desk.press('Space');
+    await desk.page.$eval(`[data-frame="${byline!.id}"]`, (element) => (element as SVGElement).focus());
+    await desk.until('two are chosen', () => document.querySelectorAll('[data-brackets]').length === 2);
+    await desk.press('j');
+    const [group] = await (async () => {
+      await desk.stored();
+      return desk.records<GroupRecord>('group');
+    })();
+    expect([(await stored(standfirst!.id)).group, (await stored(byline!.id)).group]).toEqual([group!.id, group!.id]);
+    expect(await desk.page.$eval('aside[aria-label=Detail] h2', (element) => element.textContent)).toBe('A group of 2 frames');
+    const wrap = (await desk.page.waitForSelector('aside section[aria-label="Text wrap of the group"] ::-p-text(Clear)'))!;
+    await wrap.click();
+    await desk.stored();
+    expect((await desk.records<GroupRecord>('group'))[0]!.wrap.mode).toBe('clear');
+  });
+
+  it('moves together; a second press chooses one of it; it comes apart again', async () => {
+    const [standfirst] = await desk.frames('Standfirst');
+    const [byline] = await desk.frames('Byline');
+    await desk.press('Escape');
+    const before = [await stored(standfirst!.id), await stored(byline!.id)];
+    const from = await desk.middle(`[data-frame="${standfirst!.id}"]`);
+    await desk.drag(from, { x: from.x + 40, y: from.y + 60 });
+    const after = [await stored(standfirst!.id), await stored(byline!.id)];
+    const by = after.map(({ box }, i) => [box.x - before[i]!.box.x, box.y - before[i]!.box.y]);
+    expect(Math.abs(by[0]![0]!) + Math.abs(by[0]![1]!)).toBeGreaterThan(10);
+    expect(by[1]![0]).toBeCloseTo(by[0]![0]!, 3);
+    expect(by[1]![1]).toBeCloseTo(by[0]![1]!, 3);
+    await press(await desk.middle(`[data-frame="${standfirst!.id}"]`));
+    await desk.until('one is chosen', () => document.querySelectorAll('[data-brackets]').length === 1);
+    await desk.press('Escape');
+    await press(await desk.middle(`[data-frame="${standfirst!.id}"]`));
+    await desk.until('both are chosen', () => document.querySelectorAll('[data-brackets]').length === 2);
+    await desk.press('Shift', 'J');
+    await desk.stored();
+    expect(await desk.records('group')).toEqual([]);
+    expect((await stored(standfirst!.id)).group).toBeUndefined();
+  });
+});
+
+describe('the type sheet', () => {
+  it('shows every paragraph style in real text with its figures, and the chart of word spaces', async () => {
+    const page = await browser.newPage();
+    await page.goto(server.origin, { waitUntil: 'domcontentloaded' });
+    await page.click('::-p-text(House, type)');
+    await page.waitForSelector('[data-specimen]');
+    await page.waitForSelector('.js-plotly-plot .scatterlayer');
+    const specimens = await page.$$eval('[data-specimen]', (rows) =>
+      rows.map((row) => ({
+        id: row.getAttribute('data-specimen')!,
+        words: row.textContent!,
+        texts: row.querySelectorAll('text').length,
+      })),
+    );
+    const styles = await desk.records<{ id: string }>('paragraphStyle');
+    expect(specimens.map(({ id }) => id).sort()).toEqual(styles.map(({ id }) => id).sort());
+    for (const { texts } of specimens) expect(texts).toBeGreaterThan(0);
+    const body = specimens.find(({ id }) => id === 'body')!;
+    const characters = Number(/Characters a line([\d.]+)/.exec(body.words)![1]);
+    // About 40 characters make a good line in a three-column page (common practice: 35 to 45).
+    expect(characters).toBeGreaterThan(30);
+    expect(characters).toBeLessThan(50);
+    const strays = await page.$$eval('section[aria-label="Word spaces by line"] strong', (list) =>
+      list.map((each) => parseFloat(each.textContent!)),
+    );
+    expect(strays[0]).toBeGreaterThan(0);
+    expect(strays[0]).toBeLessThan(strays[1]!);
+    await page.close();
+  });
+});
+
+it('nothing went wrong in the browser on the way', () => {
+  expect(desk.problems).toEqual([]);
+});

@@ -1,0 +1,280 @@
+import { readFile } from 'node:fs/promises';
+import type { Browser } from 'puppeteer-core';
+import sharp from 'sharp';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { facesOf } from '@/core/compose/faces';
+import { inReadingOrder } from '@/core/compose/readingOrder';
+import { type Document, get } from '@/core/records/document';
+import type { DocumentRecord } from '@/core/records/index';
+import type { BlockNode, TableNode } from '@/core/records/text';
+import { facePath } from '@/formats/faces/files';
+import { pdfPages } from '@/formats/pdf/pages';
+import { paintPdf } from '@/formats/pdf/painter';
+import { paintPage } from '@/formats/svg/painter';
+import { openChromium } from '../support/chromium';
+import { characterStyle, paragraph, paragraphStyle, text } from '../support/composed';
+import { baseRecords, document, pictureFrame, pictureRecord, prose, textFrame, textRecord } from '../support/documents';
+import { composerFor } from '../support/faces';
+import { filed, ran } from '../support/programs';
+
+/**
+ * What the screen shows is what the PDF shows: the same page, drawn by Chromium from the SVG painter's markup with the
+ * faces it names, and by poppler from the PDF.
+ */
+
+const SCALE = 2;
+
+let browser: Browser;
+beforeAll(async () => void (browser = await openChromium()));
+afterAll(() => browser.close());
+
+const photo = sharp({ create: { width: 120, height: 80, channels: 3, background: '#2f7f86' } })
+  .composite([{ input: { create: { width: 40, height: 40, channels: 3, background: '#f2b705' } }, left: 0, top: 0 }])
+  .jpeg({ quality: 95, chromaSubsampling: '4:4:4' })
+  .toBuffer();
+
+const base = (): DocumentRecord[] => [
+  ...baseRecords(1),
+  { id: 'red', kind: 'swatch', name: 'Red', cmyk: [0, 0.9, 0.8, 0] },
+  { id: 'navy', kind: 'swatch', name: 'Navy', cmyk: [0.9, 0.7, 0.2, 0.3] },
+  pictureRecord('photo', { media: 'image/jpeg', width: 120, height: 80 }),
+];
+
+async function throughSvg(of: Document): Promise<Buffer> {
+  const { composer } = await composerFor(of);
+  const [list] = composer.compose(of).pages;
+  const source = `data:image/jpeg;base64,${(await photo).toString('base64')}`;
+  const faces = await Promise.all(
+    [...facesOf(of)].map(
+      async (id) =>
+        `@font-face{font-family:"${id}";src:url(data:font/ttf;base64,${(await readFile(facePath(id))).toString('base64')})}`,
+    ),
+  );
+  const page = await browser.newPage();
+  await page.setViewport({ width: list!.width, height: list!.height, deviceScaleFactor: SCALE });
+  const svg = paintPage(list!, () => source);
+  await page.setContent(
+    `<!doctype html><style>${faces.join('')}body{margin:0}svg{display:block;width:${list!.width}px;height:${list!.height}px}</style>${svg}`,
+    { waitUntil: 'load' },
+  );
+  await page.evaluate(async () => {
+    await Promise.all([...window.document.fonts].map((face) => face.load()));
+    await window.document.fonts.ready;
+  });
+  const png = await page.screenshot({ type: 'png' });
+  await page.close();
+  return Buffer.from(png);
+}
+
+async function throughPdf(of: Document): Promise<Buffer> {
+  const { composer, shaper } = await composerFor(of);
+  const pdf = await paintPdf(
+    pdfPages(composer.compose(of).pages),
+    { title: 'Alike', author: 'Longspar', language: 'en-GB', purpose: 'screen', marks: false },
+    {
+      face: (id) => shaper.face(id),
+      picture: (id) => get(of, 'picture', id),
+      bytes: () => photo,
+      order: (items) => inReadingOrder(of, items),
+    },
+  );
+  const path = await filed('alike.pdf', pdf);
+  await ran('pdftoppm', ['-r', String(72 * SCALE), '-png', '-singlefile', path, path.replace('.pdf', '')]);
+  return readFile(path.replace('.pdf', '.png'));
+}
+
+/** Sides of the squares that are compared, pixels: edges of letters are smoothed differently, what they cover is not. */
+const TILE = 16;
+
+interface Likeness {
+  /** Of all colour channels, shares of full: over the page, and in the square that differs most. */
+  readonly mean: number;
+  readonly most: number;
+  /** Share of the page that is not paper. */
+  readonly inked: number;
+}
+
+async function likeness(of: Document): Promise<Likeness> {
+  const read = async (png: Buffer) => {
+    const { width, height } = await sharp(png).metadata();
+    const across = Math.floor(width / TILE);
+    const down = Math.floor(height / TILE);
+    const image = sharp(png)
+      .removeAlpha()
+      .extract({ left: 0, top: 0, width: across * TILE, height: down * TILE });
+    return image.resize(across, down, { kernel: 'cubic', fit: 'fill' }).raw().toBuffer();
+  };
+  const [svg, pdf] = [await read(await throughSvg(of)), await read(await throughPdf(of))];
+  expect(pdf.length).toBe(svg.length);
+  let sum = 0;
+  let most = 0;
+  let inked = 0;
+  for (let i = 0; i < svg.length; i++) {
+    const difference = Math.abs(svg[i]! - pdf[i]!) / 255;
+    sum += difference;
+    most = Math.max(most, difference);
+    if (svg[i]! < 235) inked++;
+  }
+  return { mean: sum / svg.length, most, inked: inked / svg.length };
+}
+
+const words = (style: string, count: number, seed: number) => paragraph(style, prose(count, seed));
+
+const table: TableNode = {
+  type: 'table',
+  attrs: {
+    columns: [{ share: 2 }, { share: 1 }, { points: 60 }],
+    headerRows: 1,
+    inset: 3,
+    rules: { rows: { weight: 0.5, swatch: 'ink', tint: 0.4 }, around: { weight: 1, swatch: 'navy', tint: 1 } },
+    headFill: { swatch: 'navy', tint: 0.3 },
+    stripe: { swatch: 'red', tint: 0.15 },
+  },
+  content: [
+    ['Wind', 'From', 'Hours'],
+    ['Light', 'North', '12'],
+    ['Fresh', 'East', '3'],
+    ['Gale', 'West', '1'],
+  ].map((row) => ({
+    type: 'row' as const,
+    content: row.map((each) => ({ type: 'cell' as const, content: [paragraph('body', each)] })),
+  })),
+};
+
+const cases: readonly (readonly [string, () => readonly DocumentRecord[]])[] = [
+  [
+    'letters: sizes, tracking, case, position, underline, strike, tints, outlines, widths',
+    () => [
+      characterStyle('marked', { underline: true, swatch: 'red' }),
+      characterStyle('struck', { strike: true, tint: 0.5 }),
+      characterStyle('edged', { letterOutline: { weight: 1.5, swatch: 'red', tint: 0.5 }, size: 30, weight: 700 }),
+      characterStyle('wide', { tracking: 200, letterCase: 'allSmallCapitals' }),
+      characterStyle('raised', { position: 'superscript' }),
+      paragraphStyle('squeezed', {
+        align: 'justify',
+        glyphScale: { least: 0.85, best: 1, most: 1.15 },
+        letterSpace: { least: -0.03, best: 0, most: 0.05 },
+        leading: 36,
+      }),
+      textRecord('text', {
+        type: 'doc',
+        content: [
+          paragraph('squeezed', [
+            text('Underlined letters', { type: 'character', attrs: { style: 'marked' } }),
+            text(', struck ones', { type: 'character', attrs: { style: 'struck' } }),
+            text(' and Edged ones', { type: 'character', attrs: { style: 'edged' } }),
+            text(', small capitals', { type: 'character', attrs: { style: 'wide' } }),
+            text(', raised 3', { type: 'character', attrs: { style: 'raised' } }),
+            text(`. ${prose(120, 3)}`),
+          ]),
+        ],
+      }),
+      textFrame('f', 'text', 'p1', { x: 50, y: 48, w: 300, h: 500 }),
+    ],
+  ],
+  [
+    'blocks: drop cap, rules, lists, tabs with leaders, tables, spanning heads, turned to either side',
+    () => [
+      paragraphStyle('first', { dropCap: { lines: 3, letters: 1, gap: 3 } }),
+      paragraphStyle('ruled', {
+        ruleAbove: { weight: 2, swatch: 'red', tint: 1, offset: 2, width: 'column', leftIndent: 0, rightIndent: 0 },
+        ruleBelow: { weight: 0.5, swatch: 'navy', tint: 0.6, offset: 3, width: 'text', leftIndent: 0, rightIndent: 0 },
+        align: 'centre',
+        spaceBefore: 12,
+      }),
+      paragraphStyle('head', { spans: true, size: 18, leading: 24, weight: 700, swatch: 'navy' }),
+      paragraphStyle('listed', { tabs: [{ at: 120, align: 'right', leader: '.' }], align: 'left' }),
+      textRecord('text', {
+        type: 'doc',
+        content: [
+          words('first', 90, 5),
+          words('ruled', 5, 6),
+          words('head', 4, 7),
+          paragraph('listed', 'One\t11', { list: { kind: 'bullet', level: 0 } }),
+          paragraph('listed', 'Two and more\t5', { list: { kind: 'number', level: 1, number: 2 } }),
+          table,
+          words('body', 60, 8),
+        ] as BlockNode[],
+      }),
+      textFrame('f', 'text', 'p1', { x: 50, y: 48, w: 300, h: 400 }, { columns: 2, balanced: true }),
+      textRecord('side', { type: 'doc', content: [words('body', 30, 9)] }),
+      textFrame('up', 'side', 'p1', { x: 10, y: 48, w: 36, h: 300 }, { turns: 3 }),
+      textRecord('other', { type: 'doc', content: [words('body', 30, 10)] }),
+      textFrame('down', 'other', 'p1', { x: 356, y: 48, w: 36, h: 300 }, { turns: 1 }),
+    ],
+  ],
+  [
+    'frames: turned, rounded, oval and pointed, with borders, tints, opacity and shadows',
+    () => [
+      textRecord('text', { type: 'doc', content: [words('body', 80, 11)] }),
+      {
+        ...textFrame('slant', 'text', 'p1', { x: 60, y: 60, w: 150, h: 130 }, { inset: 8 }),
+        rotation: 23,
+        fill: { swatch: 'red', tint: 0.2 },
+        border: { weight: 2, swatch: 'navy', tint: 1 },
+        shape: { type: 'rounded', radius: 14 },
+      },
+      textRecord('round', { type: 'doc', content: [words('body', 120, 12)] }),
+      {
+        ...textFrame('oval', 'round', 'p1', { x: 220, y: 80, w: 150, h: 170 }),
+        shape: { type: 'ellipse' },
+        fill: { swatch: 'navy', tint: 0.15 },
+        opacity: 0.6,
+      },
+      {
+        ...pictureFrame('photo', 'photo', 'p1', { x: 50, y: 270, w: 140, h: 100 }),
+        rotation: -12,
+        shadow: { dx: 6, dy: 8, blur: 8, swatch: 'ink', opacity: 0.6 },
+        border: { weight: 4, swatch: 'red', tint: 1 },
+      },
+      {
+        ...pictureFrame('star', 'photo', 'p1', { x: 220, y: 280, w: 130, h: 110 }),
+        shape: { type: 'polygon', points: [0.5, 0, 1, 0.4, 0.8, 1, 0.2, 1, 0, 0.4] },
+        opacity: 0.5,
+      },
+      {
+        ...pictureFrame('panel', undefined, 'p1', { x: 60, y: 420, w: 120, h: 90 }),
+        content: { type: 'panel' },
+        fill: { swatch: 'navy', tint: 0.5 },
+        shadow: { dx: 10, dy: 10, blur: 0, swatch: 'red', opacity: 0.5 },
+        shape: { type: 'ellipse' },
+      },
+      {
+        ...pictureFrame('rule', undefined, 'p1', { x: 220, y: 450, w: 140, h: 6 }),
+        content: { type: 'rule', weight: 6 },
+        fill: { swatch: 'red', tint: 0.7 },
+        rotation: 30,
+      },
+    ],
+  ],
+];
+
+describe('the painters draw alike', () => {
+  it.each(cases)('%s', async (_, records) => {
+    const alike = await likeness(document(...base(), ...records()));
+    expect(alike.inked).toBeGreaterThan(0.03);
+    expect(alike.mean).toBeLessThan(0.004);
+    expect(alike.most).toBeLessThan(0.12);
+  });
+
+  it('and a page that differs by a few degrees, a shadow or a tint would not pass', async () => {
+    const panel = (more: object): DocumentRecord[] => [
+      ...base(),
+      {
+        ...pictureFrame('panel', undefined, 'p1', { x: 100, y: 100, w: 200, h: 200 }),
+        content: { type: 'panel' },
+        fill: { swatch: 'navy', tint: 0.5 },
+        ...more,
+      } as DocumentRecord,
+    ];
+    const plain = document(...panel({}));
+    for (const more of [{ rotation: 4 }, { fill: { swatch: 'navy', tint: 0.2 } }, { opacity: 0.5 }]) {
+      const svg = await throughSvg(plain);
+      const pdf = await throughPdf(document(...panel(more)));
+      const [a, b] = await Promise.all([svg, pdf].map((png) => sharp(png).removeAlpha().raw().toBuffer()));
+      let sum = 0;
+      for (let i = 0; i < a!.length; i++) sum += Math.abs(a![i]! - b![i]!) / 255;
+      expect(sum / a!.length).toBeGreaterThan(0.004);
+    }
+  });
+});
