@@ -30,15 +30,19 @@ export async function cold(words: number): Promise<number> {
   return timed(() => void composer.compose(document));
 }
 
-/** One letter typed into a paragraph, ms: each time another letter, so that nothing is remembered from the last time. */
+/**
+ * One letter typed into a paragraph, ms: each time another letter elsewhere in it, so that nothing is remembered from
+ * the last time. In between, untimed, it is taken back, so that the paragraph stays as long as it is.
+ */
 export async function keystrokes(words: number, paragraph: number, times: number): Promise<number[]> {
-  let document = threaded(await passage(words));
+  const document = threaded(await passage(words));
   const composer = await fresh(document);
   composer.compose(document);
   const out: number[] = [];
   for (let i = 0; i < times; i++) {
-    document = applied(document, typed(document, paragraph, 'etaoinshrdlu'[i % 12]!, i));
-    out.push(timed(() => void composer.compose(document)));
+    const after = applied(document, typed(document, paragraph, 'etaoinshrdlu'[i % 12]!, i));
+    out.push(timed(() => void composer.compose(after)));
+    composer.compose(document);
   }
   return out;
 }
@@ -47,7 +51,6 @@ function typed(document: Document, paragraph: number, letter: string, time: numb
   const before = get(document, 'text', 'text');
   const content = before.body.content.map((node, i) => {
     if (i !== paragraph || node.type !== 'paragraph') return node;
-    // Each time in another word, so that none grows beyond all words.
     const text = node.content![0]!.text!;
     const at = text.indexOf(' ', (time * 17) % (text.length - 20)) - 1;
     return { ...node, content: [{ type: 'text' as const, text: text.slice(0, at) + letter + text.slice(at) }] };

@@ -177,7 +177,7 @@ const cases: readonly (readonly [string, () => readonly DocumentRecord[]])[] = [
     () => [
       paragraphStyle('first', { dropCap: { lines: 3, letters: 1, gap: 3 } }),
       paragraphStyle('ruled', {
-        ruleAbove: { weight: 2, swatch: 'red', tint: 1, offset: 2, width: 'column', leftIndent: 0, rightIndent: 0 },
+        ruleAbove: { weight: 2, swatch: 'red', tint: 1, offset: 10, width: 'column', leftIndent: 0, rightIndent: 0 },
         ruleBelow: { weight: 0.5, swatch: 'navy', tint: 0.6, offset: 3, width: 'text', leftIndent: 0, rightIndent: 0 },
         align: 'centre',
         spaceBefore: 12,
@@ -222,7 +222,7 @@ const cases: readonly (readonly [string, () => readonly DocumentRecord[]])[] = [
         opacity: 0.6,
       },
       {
-        ...pictureFrame('photo', 'photo', 'p1', { x: 50, y: 270, w: 140, h: 100 }),
+        ...pictureFrame('leaning', 'photo', 'p1', { x: 50, y: 270, w: 140, h: 100 }),
         rotation: -12,
         shadow: { dx: 6, dy: 8, blur: 8, swatch: 'ink', opacity: 0.6 },
         border: { weight: 4, swatch: 'red', tint: 1 },

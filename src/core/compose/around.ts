@@ -10,7 +10,7 @@ import type { Shaper } from '../type/shaper';
 import { contourOf, outlineOf } from './contours';
 import type { TextItem } from './displayList';
 import { glyphOutlines } from './glyphOutlines';
-import { type Shown, shownKey } from './shown';
+import { type Shown } from './shown';
 
 /** Exclusions of a spread, in its coordinates, and the frames each stands for. */
 export interface Around {
@@ -91,9 +91,8 @@ export class Surroundings {
     const { frame, page } = shown;
     const box = grown.get(frame.id) ?? frame.box;
     const picture = pictureOf(document, shown);
-    const letters =
-      frame.wrap.mode === 'outline' && frame.wrap.outline === 'glyphs' ? items.get(shownKey(shown))?.[0] : undefined;
-    return this.#same(shownKey(shown), [frame, picture, box.x, box.y, box.w, box.h, page.dx, letters], () =>
+    const letters = frame.wrap.mode === 'outline' && frame.wrap.outline === 'glyphs' ? items.get(shown.key)?.[0] : undefined;
+    return this.#same(shown.key, [frame, picture, box.x, box.y, box.w, box.h, page.dx, letters], () =>
       made(this.#outline(shown, frame.wrap, box, picture, letters), frame.wrap),
     );
   }
@@ -108,13 +107,13 @@ export class Surroundings {
   ): Exclusion {
     const boxes = members.map(({ frame }) => grown.get(frame.id) ?? frame.box);
     const parts = members.flatMap((each, i) => {
-      const letters = group.wrap.outline === 'glyphs' ? items.get(shownKey(each))?.[0] : undefined;
+      const letters = group.wrap.outline === 'glyphs' ? items.get(each.key)?.[0] : undefined;
       const { x, y, w, h } = boxes[i]!;
       return [each.frame, pictureOf(document, each), x, y, w, h, each.page.dx, letters];
     });
     return this.#same(key, [group, ...parts], () => {
       const outlines = members.flatMap((each, i) => {
-        const letters = items.get(shownKey(each))?.[0];
+        const letters = items.get(each.key)?.[0];
         return this.#outline(each, group.wrap, boxes[i]!, pictureOf(document, each), letters);
       });
       const whole = group.wrap.mode === 'outline' ? outlines : boxOutline(outlineBox(outlines)!);

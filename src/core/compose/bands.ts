@@ -74,7 +74,7 @@ export function fillBands(
       atTop: atTop || !spanning,
       after,
     });
-    const run = (list: readonly Column[]) => fill(part, [...columns, ...list], earlier, begin(list), i);
+    const run = (list: readonly Column[]) => fill(part, [...columns, ...list], earlier, { from: begin(list), shift: i });
 
     let list = rest(frame, top, spanning);
     let done = run(list);
@@ -121,7 +121,7 @@ export function fillBands(
       // What is over goes on behind what is over already.
       i = to;
       if (i < blocks.length) {
-        placed.push(...fill(blocks.slice(i), columns, earlier, done[done.length - 1]!.end, i));
+        placed.push(...fill(blocks.slice(i), columns, earlier, { from: done[done.length - 1]!.end, shift: i }));
         i = blocks.length;
       }
       break;

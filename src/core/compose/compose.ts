@@ -15,14 +15,14 @@ import { fieldsOf, type Situation } from './characters';
 import { Inks } from './colours';
 import type { Column } from './column';
 import type { PageList, TextItem } from './displayList';
-import { fill, type Fillable, type Filled } from './fill';
-import { type Fit, fitOf } from './fit';
+import { fill, type Fillable, type Filled, type Shared } from './fill';
+import { counted, type Counts, type Fit, fitOf } from './fit';
 import { itemsOf, type SetColumns } from './items';
 import { Looks } from './looks';
 import { PageLists } from './pageLists';
 import { prepare, type Setting } from './prepare';
 import type { Prepared } from './prepared';
-import { type Shown, Showing, type ShownFrames, shownKey, type Thread } from './shown';
+import { type Shown, Showing, type ShownFrames, type Thread } from './shown';
 import { arrangedCells, type PreparedTable } from './table';
 import { Columns, NOTHING_RESERVED, type Reserved } from './threads';
 import { movedLine } from './place';
@@ -38,10 +38,24 @@ export interface Composed {
 
 /** What is remembered of a set text, to take over what did not change. */
 interface SetText {
+  readonly list: readonly Fillable[];
   readonly filled: Filled;
   readonly set: SetColumns;
   readonly items: ReadonlyMap<string, readonly TextItem[]>;
+  readonly counts: Counts;
   readonly fit: Fit;
+}
+
+/** A text's blocks made ready for filling, by what; and which of them was its story's last paragraph, −1 where none is. */
+interface MadeReady {
+  readonly by: readonly unknown[];
+  readonly content: readonly BlockNode[];
+  readonly last: number;
+  readonly list: readonly Fillable[];
+  /** Paragraphs in it reach over several columns. */
+  readonly spans: boolean;
+  /** How much of an earlier list is in it. */
+  readonly shared: Shared | undefined;
 }
 
 /** Times a text is filled anew because a field or a jump line changed with the layout, before it is taken as it is. */
@@ -63,10 +77,7 @@ export class Composer {
   readonly #columns = new Columns();
   readonly #lists = new PageLists(this.#inks);
   readonly #texts = new Map<string, SetText>();
-  readonly #fillables = new Map<
-    string,
-    { readonly by: readonly unknown[]; readonly content: readonly BlockNode[]; readonly list: readonly Fillable[] }
-  >();
+  readonly #fillables = new Map<string, MadeReady>();
   readonly #tables = new WeakMap<TableNode, { readonly by: readonly unknown[]; readonly table: PreparedTable }>();
   #prepared = new WeakMap<ParagraphNode, Map<string, { style: ParagraphProperties; prepared: Prepared }>>();
   #styles: readonly (readonly unknown[])[] = [];
@@ -100,8 +111,9 @@ export class Composer {
         for (const [key, own] of set.items) items.set(key, own);
         for (const shown of thread.frames) {
           const { content } = shown.frame;
-          const own = set.items.get(shownKey(shown))?.[0];
-          if (content.type === 'text' && content.grows && own && !content.turns) grown.set(shown.frame.id, own.box);
+          if (content.type !== 'text' || !content.grows || content.turns) continue;
+          const own = set.items.get(shown.key)?.[0];
+          if (own) grown.set(shown.frame.id, own.box);
         }
       }
     };
@@ -168,7 +180,8 @@ export class Composer {
     // At first every frame is taken to show text, and every field to stand on the first page.
     let reached: readonly number[] = numbers.map((_, i) => i);
     let places: readonly (readonly number[])[] | undefined;
-    let result: { filled: Filled; reserved: readonly Reserved[]; placed: readonly JumpItem[] } | undefined;
+    let result:
+      { list: readonly Fillable[]; filled: Filled; reserved: readonly Reserved[]; placed: readonly JumpItem[] } | undefined;
     let unsettled = false;
     for (let pass = 1; ; pass++) {
       const jump = jumps ? this.#jumpLines(document, thread, text, reached) : NO_JUMPS;
@@ -178,14 +191,17 @@ export class Composer {
           const frame = places?.[leaf]?.[i] ?? 0;
           return fieldValue(document, attrs, placeOf(thread, numbers, reached, frame, text));
         });
-      const list = this.#blocksOf(document, thread, text, hasFields ? values : undefined);
-      if (earlier && sameFilled(earlier.filled, list, columns.columns) && !jumps && !hasFields && sameShown(earlier, thread))
+      const { list, spans, shared } = this.#blocksOf(document, thread, text, hasFields ? values : undefined);
+      if (earlier && !jumps && !hasFields && sameFilled(earlier, list, columns.columns) && sameShown(earlier, thread))
         return earlier;
       const filled: Filled =
-        columns.balanced || list.some((block) => block.type === 'paragraph' && block.source.style.spans)
+        columns.balanced || spans
           ? fillBands(list, columns.frames, columns.beyond, earlier?.filled)
-          : { columns: columns.columns, blocks: fill(list, columns.columns, earlier?.filled) };
-      result = { filled, reserved: jump.reserved, placed: jump.items };
+          : {
+              columns: columns.columns,
+              blocks: fill(list, columns.columns, earlier?.filled, { shared: shared?.of === earlier?.list ? shared : undefined }),
+            };
+      result = { list, filled, reserved: jump.reserved, placed: jump.items };
       if (!jumps && !hasFields) break;
       const now = framesReached(thread, filled);
       const nowPlaces = hasFields ? fieldFrames(thread, filled) : undefined;
@@ -199,14 +215,13 @@ export class Composer {
       reached = now;
       places = nowPlaces;
     }
-    const { filled, placed } = result;
+    const { list, filled, placed } = result;
     const set = itemsOf(text.id, thread.frames, filled, earlier?.set);
     const items = new Map<string, readonly TextItem[]>();
-    for (const [key, item] of set.items) {
-      const own = placed.filter((each) => each.key === key).map((each) => each.item);
-      items.set(key, own.length > 0 ? [item, ...own] : [item]);
-    }
-    const now: SetText = { filled, set, items, fit: fitOf(filled, unsettled) };
+    for (const [key, item] of set.items) items.set(key, [item]);
+    for (const { key, item } of placed) items.set(key, [...(items.get(key) ?? []), item]);
+    const counts = counted(filled.blocks, earlier && { blocks: earlier.filled.blocks, counts: earlier.counts });
+    const now: SetText = { list, filled, set, items, counts, fit: fitOf(filled, set.leaves, counts, unsettled) };
     this.#texts.set(thread.key, now);
     return now;
   }
@@ -216,7 +231,7 @@ export class Composer {
     thread: Thread,
     text: TextRecord,
     values: ((leaf: number, node: ParagraphNode) => readonly string[]) | undefined,
-  ): readonly Fillable[] {
+  ): Pick<MadeReady, 'list' | 'spans' | 'shared'> {
     const { content } = thread.frames[0]!.frame;
     const width = content.type === 'text' && content.fitsWidth ? thread.frames[0]!.local.w : undefined;
     const endsStory = text.role === 'body' && text.story !== undefined;
@@ -224,7 +239,7 @@ export class Composer {
     const { content: blocks } = text.body;
     const before = values ? undefined : this.#fillables.get(thread.key);
     const kept = before && by.every((each, i) => each === before.by[i]) ? before : undefined;
-    if (kept?.content === blocks) return kept.list;
+    if (kept?.content === blocks) return kept;
     let leaf = 0;
     let lastParagraph = blocks.length - 1;
     while (lastParagraph >= 0 && blocks[lastParagraph]!.type !== 'paragraph') lastParagraph--;
@@ -233,15 +248,21 @@ export class Composer {
       const shown = values ? values(own, node) : NO_VALUES;
       return shown.length === 0 && !last ? ALONE : { values: shown, endsStory: last };
     };
-    let list = blocks.map((block, i): Fillable => {
+    const make = (i: number): Fillable => {
       const last = endsStory && i === lastParagraph;
-      // What stood at the same place, and was not the last then either, is made ready already.
-      if (kept && width === undefined && !last && block === kept.content[i] && i + 1 < kept.content.length) return kept.list[i]!;
-      return this.#fillable(document, block, (node) => situation(node, last));
-    });
+      return this.#fillable(document, blocks[i]!, (node) => situation(node, last));
+    };
+    const last = endsStory ? lastParagraph : -1;
+    if (kept && width === undefined) {
+      const ready = { by, content: blocks, last, ...remade(blocks, last, kept, make) };
+      this.#fillables.set(thread.key, ready);
+      return ready;
+    }
+    let list = blocks.map((_, i) => make(i));
     if (width !== undefined) list = this.#fittedTo(width, list, blocks);
-    if (!values) this.#fillables.set(thread.key, { by, content: blocks, list });
-    return list;
+    const ready: MadeReady = { by, content: blocks, last, list, spans: list.some(spansColumns), shared: undefined };
+    if (!values) this.#fillables.set(thread.key, ready);
+    return ready;
   }
 
   #fillable(document: Document, block: BlockNode, situation: (node: ParagraphNode) => Situation): Fillable {
@@ -339,7 +360,7 @@ export class Composer {
         content.jumpFrom && place.previous !== undefined
           ? this.#jumpLine(document, shown, content.jumpFrom, place, 'head')
           : undefined;
-      for (const each of [head, foot]) if (each) items.push({ key: shownKey(shown), item: each.item });
+      for (const each of [head, foot]) if (each) items.push({ key: shown.key, item: each.item });
       return { head: head?.height ?? 0, foot: foot?.height ?? 0 };
     });
     return { reserved, items };
@@ -349,7 +370,7 @@ export class Composer {
     const text = find(document, 'text', textId);
     if (!text) return undefined;
     const around: Around = { bySpread: new Map(), owners: new Map() };
-    const thread: Thread = { key: `jump ${where} ${shownKey(shown)}`, text: textId, frames: [shown] };
+    const thread: Thread = { key: `jump ${where} ${shown.key}`, text: textId, frames: [shown] };
     const { frames } = this.#columns.of(thread, formatOf(document), around, [NOTHING_RESERVED]);
     const frame = frames[0]!;
     const columns = frame.columns(frame.top, frame.foot, false);
@@ -419,6 +440,43 @@ function reconciled(old: StyleSheet, now: StyleSheet): StyleSheet {
   return { paragraph: each(old.paragraph, now.paragraph), character: each(old.character, now.character) };
 }
 
+const spansColumns = (block: Fillable): boolean => block.type === 'paragraph' && block.source.style.spans;
+
+/**
+ * Blocks made ready where they are not: those before the first change and behind the last are taken over. The last
+ * paragraph of a story is made by itself, and so is one that was the last and is not any more.
+ */
+function remade(
+  blocks: readonly BlockNode[],
+  last: number,
+  kept: MadeReady,
+  make: (i: number) => Fillable,
+): Pick<MadeReady, 'list' | 'spans' | 'shared'> {
+  const { content, list: old } = kept;
+  const n = blocks.length;
+  const most = Math.min(n, content.length);
+  let head = 0;
+  while (head < most && blocks[head] === content[head]) head++;
+  let foot = 0;
+  while (foot < most - head && blocks[n - 1 - foot] === content[content.length - 1 - foot]) foot++;
+  const list = old.slice(0, head);
+  let spans = false;
+  const remake = (i: number) => {
+    list[i] = make(i);
+    spans ||= spansColumns(list[i]!);
+    if (i < head) head = i;
+    else if (i >= n - foot) foot = n - 1 - i;
+  };
+  for (let i = head; i < n - foot; i++) remake(i);
+  for (let i = old.length - foot; i < old.length; i++) list.push(old[i]!);
+  if (last >= 0 && (last !== kept.last || blocks[last] !== content[last])) {
+    const was = kept.last < head ? kept.last : kept.last + n - content.length;
+    remake(last);
+    if (kept.last >= 0 && was >= 0 && was < n && was !== last && blocks[was] === content[kept.last]) remake(was);
+  }
+  return { list, spans: spans || (kept.spans && list.some(spansColumns)), shared: { of: old, head, foot } };
+}
+
 const fieldful = new WeakMap<BodyNode, boolean>();
 
 function holdsFields(body: BodyNode): boolean {
@@ -477,18 +535,19 @@ function fieldFrames(thread: Thread, { columns, blocks }: Filled): number[][] {
   });
 }
 
-function sameFilled({ blocks, columns }: Filled, list: readonly Fillable[], now: readonly Column[]): boolean {
-  if (blocks.length !== list.length || columns.length !== now.length) return false;
-  for (let i = 0; i < now.length; i++) if (columns[i] !== now[i]) return false;
-  for (let i = 0; i < list.length; i++) {
-    if (blocks[i]!.source !== list[i]!.source || blocks[i]!.startIn !== list[i]!.startIn) return false;
-  }
+function sameFilled({ list: old, filled }: SetText, list: readonly Fillable[], now: readonly Column[]): boolean {
+  const { columns } = filled;
+  if (columns.length !== now.length || old.length !== list.length) return false;
+  if (columns !== now) for (let i = 0; i < now.length; i++) if (columns[i] !== now[i]) return false;
+  if (old !== list)
+    for (let i = 0; i < list.length; i++)
+      if (old[i] !== list[i] && (old[i]!.source !== list[i]!.source || old[i]!.startIn !== list[i]!.startIn)) return false;
   return true;
 }
 
 const sameShown = (earlier: SetText, thread: Thread): boolean =>
   earlier.items.size === thread.frames.length &&
-  thread.frames.every((shown) => earlier.items.get(shownKey(shown))?.[0]?.opacity === shown.frame.opacity);
+  thread.frames.every((shown) => earlier.items.get(shown.key)?.[0]?.opacity === shown.frame.opacity);
 
 /** Width in points of the longest line of a paragraph that is not broken. */
 function naturalWidth(of: Prepared): number {

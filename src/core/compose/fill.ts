@@ -52,6 +52,21 @@ export type Fillable = { readonly startIn: StartIn | undefined } & (
   | { readonly type: 'figure'; readonly source: Figure }
 );
 
+/** How many blocks at the beginning and at the end of a list are those of an earlier one, at its beginning and end. */
+export interface Shared {
+  readonly of: readonly Fillable[];
+  readonly head: number;
+  readonly foot: number;
+}
+
+interface FillFrom {
+  /** Where the first block begins, and how many blocks of the earlier filling come before it. */
+  readonly from?: Cursor | undefined;
+  readonly shift?: number | undefined;
+  /** Where it is known: what of these blocks the earlier filling was made of. */
+  readonly shared?: Shared | undefined;
+}
+
 export const START: Cursor = { column: 0, y: 0, atTop: true, edge: true, after: 0 };
 
 export const topOf = (columns: readonly Column[], column: number): Cursor => ({ ...START, column, y: columns[column]!.box.y });
@@ -63,24 +78,25 @@ export const topOf = (columns: readonly Column[], column: number): Cursor => ({ 
  * Blocks of an earlier filling are taken over where nothing about them changed: made from the same, with the same
  * beginning and the same columns. So the work goes with the change and not with the length of the text.
  *
- * @param shift how many blocks of the earlier filling come before the first of these
  */
 export function fill(
   blocks: readonly Fillable[],
   columns: readonly Column[],
   earlier?: Filled,
-  from: Cursor = topOf(columns, 0),
-  shift = 0,
+  { from = topOf(columns, 0), shift = 0, shared }: FillFrom = {},
 ): PlacedBlock[] {
   const same = earlier ? sameBefore(earlier.columns, columns) : 0;
-  const done = earlier && from.column === 0 && shift === 0 ? untouched(blocks, earlier.blocks, same) : [];
+  const done =
+    earlier && from.column === 0 && shift === 0
+      ? untouched(blocks, earlier.blocks, same === columns.length ? Infinity : same, shared)
+      : [];
   const moved = new Set<number>();
   const known = earlier && new Known(earlier.blocks, shift);
   let cursor = done.length > 0 ? done[done.length - 1]!.end : from;
   for (let i = done.length; i < blocks.length; i++) {
     const of = blocks[i]!;
     const start = moved.has(i) ? nextColumn(columns, cursor) : startedIn(columns, cursor, of.startIn);
-    const before = known?.find(of.source, i);
+    const before = known?.find(of.source, i, blocks[i + 1]?.source);
     const kept = before && takeOver(before, of, start, moved.has(i), earlier!.columns, columns);
     const placed = kept ?? place(of, start, moved.has(i), columns);
     done[i] = placed;
@@ -94,10 +110,8 @@ export function fill(
     }
     cursor = placed.end;
     // Where a block lands as it did before, and all that follow are the same, they land as they did too.
-    if (kept && same === columns.length && earlier!.columns.length === same && known!.sameFrom(i, blocks)) {
-      const rest = earlier!.blocks;
-      for (let j = known!.at(i) + 1; j < rest.length; j++) done.push(rest[j]!);
-      return done;
+    if (kept && same === columns.length && earlier!.columns.length === same && known!.sameFrom(i, blocks, shared)) {
+      return done.concat(earlier!.blocks.slice(known!.at(i) + 1));
     }
   }
   return done;
@@ -105,6 +119,7 @@ export function fill(
 
 /** How many columns at the beginning are the same. */
 function sameBefore(old: readonly Column[], columns: readonly Column[]): number {
+  if (old === columns) return columns.length;
   const n = Math.min(old.length, columns.length);
   let i = 0;
   while (i < n && old[i] === columns[i]) i++;
@@ -112,8 +127,13 @@ function sameBefore(old: readonly Column[], columns: readonly Column[]): number 
 }
 
 /** The blocks at the beginning that nothing before or behind them can have changed. */
-function untouched(blocks: readonly Fillable[], old: readonly PlacedBlock[], same: number): PlacedBlock[] {
-  let n = 0;
+function untouched(
+  blocks: readonly Fillable[],
+  old: readonly PlacedBlock[],
+  same: number,
+  shared: Shared | undefined,
+): PlacedBlock[] {
+  let n = shared && same === Infinity ? shared.head : 0;
   while (
     n < old.length &&
     n < blocks.length &&
@@ -146,9 +166,11 @@ class Known {
     this.#offset = shift;
   }
 
-  find(source: object, i: number): PlacedBlock | undefined {
+  /** @param following what comes behind block `i`: where that stood there before, only block `i` is another */
+  find(source: object, i: number, following: object | undefined): PlacedBlock | undefined {
     const near = this.#blocks[i + this.#offset];
     if (near?.source === source) return near;
+    if (following !== undefined && this.#blocks[i + this.#offset + 1]?.source === following) return undefined;
     const next = this.#blocks[i + this.#offset + 1];
     const after = this.#blocks[i + this.#offset - 1];
     if (next?.source === source) this.#offset++;
@@ -168,9 +190,10 @@ class Known {
   }
 
   /** Whether the blocks behind `i` are those that followed what was found for it, to the end. */
-  sameFrom(i: number, blocks: readonly Fillable[]): boolean {
+  sameFrom(i: number, blocks: readonly Fillable[], shared: Shared | undefined): boolean {
     const n = blocks.length;
     if (this.#blocks.length - this.#offset !== n) return false;
+    if (shared && i + 1 >= n - shared.foot) return true;
     for (let k = i + 1; k < n; k++) {
       const old = this.#blocks[k + this.#offset]!;
       if (old.source !== blocks[k]!.source || old.startIn !== blocks[k]!.startIn) return false;

@@ -24,37 +24,61 @@ export interface Fit {
 
 const NOTHING: readonly string[] = [];
 
-export function fitOf(filled: Filled, unsettled = false): Fit {
+/** What is counted over all blocks of a text. */
+export type Counts = Pick<Fit, 'lines' | 'overfull' | 'gaveWay' | 'missing' | 'lacks'>;
+
+const ZERO: Counts = { lines: 0, overfull: 0, gaveWay: 0, missing: 0, lacks: NOTHING };
+
+/** Counts over blocks; from those of an earlier filling, only what changed is counted. */
+export function counted(
+  blocks: readonly PlacedBlock[],
+  earlier?: { readonly blocks: readonly PlacedBlock[]; readonly counts: Counts },
+): Counts {
+  // What a face lacks is named once, however many blocks ask for it: it cannot be taken off for one of them.
+  if (!earlier || earlier.counts.lacks.length > 0) return added(ZERO, blocks, 0, blocks.length, 1);
+  const old = earlier.blocks;
+  const most = Math.min(old.length, blocks.length);
+  let head = 0;
+  while (head < most && old[head] === blocks[head]) head++;
+  let foot = 0;
+  while (foot < most - head && old[old.length - 1 - foot] === blocks[blocks.length - 1 - foot]) foot++;
+  return added(added(earlier.counts, old, head, old.length - foot, -1), blocks, head, blocks.length - foot, 1);
+}
+
+function added(to: Counts, blocks: readonly PlacedBlock[], from: number, end: number, sign: 1 | -1): Counts {
+  let { lines, overfull, gaveWay, missing, lacks } = to;
+  for (let i = from; i < end; i++) {
+    const block = blocks[i]!;
+    lines += sign * block.lines.length;
+    for (const warning of block.warnings) {
+      if (warning === 'overfull') overfull += sign;
+      else if (warning !== 'missing') gaveWay += sign;
+    }
+    const { prepared } = block;
+    if (!prepared) continue;
+    missing += sign * prepared.missing;
+    if (prepared.lacks.length > 0) lacks = [...new Set([...lacks, ...prepared.lacks])];
+  }
+  return { lines, overfull, gaveWay, missing, lacks };
+}
+
+/** @param leaves paragraphs before each block */
+export function fitOf(filled: Filled, leaves: Int32Array, counts: Counts, unsettled = false): Fit {
   const { columns, blocks } = filled;
   let oversetLines = 0;
   let oversetWords = 0;
   let oversetFrom: Fit['oversetFrom'];
-  let lines = 0;
-  let overfull = 0;
-  let gaveWay = 0;
-  let missing = 0;
-  let lacks = NOTHING;
-  let leaf = 0;
-  for (const block of blocks) {
-    lines += block.lines.length;
-    for (const warning of block.warnings) {
-      if (warning === 'overfull') overfull++;
-      else if (warning !== 'missing') gaveWay++;
-    }
-    if (block.prepared) {
-      missing += block.prepared.missing;
-      if (block.prepared.lacks.length > 0) lacks = [...new Set([...lacks, ...block.prepared.lacks])];
-    }
-    if (columns[block.end.column]!.overset) {
-      const own = oversetOf(block, filled);
-      oversetLines += own.lines;
-      oversetWords += own.words;
-      if (own.from) oversetFrom ??= { paragraph: leaf + own.from.leaf, offset: own.from.offset };
-    }
-    leaf += block.leaves;
+  // The overset lies at the end.
+  let first = blocks.length;
+  while (first > 0 && columns[blocks[first - 1]!.end.column]!.overset) first--;
+  for (let i = first; i < blocks.length; i++) {
+    const own = oversetOf(blocks[i]!, filled);
+    oversetLines += own.lines;
+    oversetWords += own.words;
+    if (own.from) oversetFrom ??= { paragraph: leaves[i]! + own.from.leaf, offset: own.from.offset };
   }
   const room = oversetLines > 0 ? 0 : roomLeft(filled);
-  return { oversetLines, oversetWords, oversetFrom, room, lines, overfull, gaveWay, missing, lacks, unsettled };
+  return { oversetLines, oversetWords, oversetFrom, room, ...counts, unsettled };
 }
 
 function oversetOf(block: PlacedBlock, { columns }: Filled) {

@@ -4,7 +4,7 @@ import type { Line, TextColumn, TextItem } from './displayList';
 import type { Filled, PlacedBlock } from './fill';
 import { movedLine } from './place';
 import { sidesOf, type TextContent } from '../records/frame';
-import { type Shown, shownKey } from './shown';
+import type { Shown } from './shown';
 
 /** What fell into one column: blocks `from` up to `to`, the first of them paragraph `leaf`; and what was made of it. */
 interface Share {
@@ -16,7 +16,10 @@ interface Share {
 }
 
 export interface SetColumns {
-  readonly blocks: readonly PlacedBlock[];
+  readonly filled: Filled;
+  readonly frames: readonly Shown[];
+  /** Paragraphs before each block. */
+  readonly leaves: Int32Array;
   readonly shares: readonly Share[];
   readonly items: ReadonlyMap<string, TextItem>;
 }
@@ -27,47 +30,116 @@ export interface SetColumns {
  */
 export function itemsOf(text: string, frames: readonly Shown[], filled: Filled, earlier: SetColumns | undefined): SetColumns {
   const { columns, blocks } = filled;
-  const from = new Int32Array(columns.length).fill(-1);
-  const to = new Int32Array(columns.length);
-  const first = new Int32Array(columns.length);
-  let leaf = 0;
-  for (let i = 0; i < blocks.length; i++) {
-    const block = blocks[i]!;
-    for (let c = block.lines[0]?.column ?? block.end.column; c <= block.end.column; c++) {
-      if (from[c]! < 0) {
-        from[c] = i;
-        first[c] = leaf;
-      }
-      to[c] = i + 1;
-    }
-    leaf += block.leaves;
-  }
-  const shares = columns.map((column, c): Share => {
-    const before = earlier?.shares[c];
-    const share = { column, from: Math.max(0, from[c]!), to: to[c]!, leaf: first[c]! };
-    if (before && before.column === column && before.leaf === share.leaf && sameBlocks(earlier.blocks, before, blocks, share))
-      return before.from === share.from ? before : { ...share, made: before.made };
-    return { ...share, made: textColumn(column, c, blocks, share) };
-  });
+  const stirred = earlier?.frames === frames ? stirredColumns(earlier, filled) : undefined;
+  const [low, high] = stirred ?? [0, columns.length - 1];
+  if (stirred && low > high) return { ...earlier!, filled };
+  const leaves = stirred ? earlier!.leaves : leavesBefore(blocks);
+  const shares = stirred ? [...earlier!.shares] : new Array<Share>(columns.length);
+  share(filled, leaves, low, high, earlier, shares);
+  const reached = new Set<string>();
+  for (let c = low; c <= high; c++) if (!columns[c]!.overset) reached.add(columns[c]!.frame);
+  // A frame's columns follow one another: those of the first and the last frame reached may begin before, or end behind.
+  let begin = low;
+  while (begin > 0 && columns[begin - 1]!.frame === columns[low]!.frame) begin--;
+  let end = high;
+  while (end + 1 < columns.length && columns[end + 1]!.frame === columns[high]!.frame) end++;
   const own = new Map<string, TextColumn[]>();
-  for (const { column, made } of shares) {
-    if (column.overset) continue;
+  for (let c = begin; c <= end; c++) {
+    const { column, made } = shares[c]!;
+    if (!reached.has(column.frame)) continue;
     const list = own.get(column.frame);
     if (list) list.push(made);
     else own.set(column.frame, [made]);
   }
-  const items = new Map<string, TextItem>();
+  const items = new Map(stirred ? earlier!.items : undefined);
   for (const shown of frames) {
-    if (shown.frame.content.type !== 'text') continue;
-    const key = shownKey(shown);
+    if (shown.frame.content.type !== 'text' || (stirred && !reached.has(shown.frame.id))) continue;
     const mine = own.get(shown.frame.id) ?? [];
-    const before = earlier?.items.get(key);
+    const before = earlier?.items.get(shown.key);
     const item = before && made.get(before)?.shown === shown && sameList(made.get(before)!.columns, mine) ? before : undefined;
     const now = item ?? textItem(text, shown, shown.frame.content, mine);
     if (!item) made.set(now, { shown, columns: mine });
-    items.set(key, now);
+    items.set(shown.key, now);
   }
-  return { blocks, shares, items };
+  return { filled, frames, leaves, shares, items };
+}
+
+function leavesBefore(blocks: readonly PlacedBlock[]): Int32Array {
+  const out = new Int32Array(blocks.length + 1);
+  for (let i = 0; i < blocks.length; i++) out[i + 1] = out[i]! + blocks[i]!.leaves;
+  return out;
+}
+
+const firstColumn = (block: PlacedBlock): number => block.lines[0]?.column ?? block.end.column;
+
+/**
+ * The columns that blocks which changed stand in, or stood in, from and to; none of them where nothing changed.
+ * Undefined where columns changed, or the number of blocks, or of paragraphs in them.
+ */
+function stirredColumns({ filled: old }: SetColumns, { columns, blocks }: Filled): readonly [number, number] | undefined {
+  const n = blocks.length;
+  if (old.columns !== columns || old.blocks.length !== n) return undefined;
+  let first = 0;
+  while (first < n && old.blocks[first] === blocks[first]) first++;
+  let last = n - 1;
+  while (last > first && old.blocks[last] === blocks[last]) last--;
+  let low = columns.length;
+  let high = -1;
+  for (let i = first; i <= last && i < n; i++) {
+    const [before, now] = [old.blocks[i]!, blocks[i]!];
+    if (before.leaves !== now.leaves) return undefined;
+    low = Math.min(low, firstColumn(before), firstColumn(now));
+    high = Math.max(high, before.end.column, now.end.column);
+  }
+  return [low, high];
+}
+
+/** Works out what fell into the columns from `low` to `high`. */
+function share(
+  { columns, blocks }: Filled,
+  leaves: Int32Array,
+  low: number,
+  high: number,
+  earlier: SetColumns | undefined,
+  shares: Share[],
+): void {
+  const n = high - low + 1;
+  const from = new Int32Array(n).fill(-1);
+  const to = new Int32Array(n);
+  for (let i = firstReaching(blocks, low); i < blocks.length; i++) {
+    const block = blocks[i]!;
+    const first = firstColumn(block);
+    if (first > high) break;
+    for (let c = Math.max(first, low); c <= block.end.column && c <= high; c++) {
+      if (from[c - low]! < 0) from[c - low] = i;
+      to[c - low] = i + 1;
+    }
+  }
+  for (let c = low; c <= high; c++) {
+    const column = columns[c]!;
+    const before = earlier?.shares[c];
+    const begins = Math.max(0, from[c - low]!);
+    const own = { column, from: begins, to: to[c - low]!, leaf: from[c - low]! < 0 ? 0 : leaves[begins]! };
+    const same =
+      before && before.column === column && before.leaf === own.leaf && sameBlocks(earlier!.filled.blocks, before, blocks, own);
+    shares[c] = !same
+      ? { ...own, made: textColumn(column, c, blocks, own) }
+      : before.from === own.from
+        ? before
+        : { ...own, made: before.made };
+  }
+}
+
+/** The first block that ends in a column or behind it: they stand in the order of their columns. */
+function firstReaching(blocks: readonly PlacedBlock[], column: number): number {
+  let low = 0;
+  let high = blocks.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (blocks[middle]!.end.column < column) low = middle + 1;
+    else high = middle;
+  }
+  return low;
 }
 
 /** What an item was made of, before its lines were moved to where the frame wants them. */

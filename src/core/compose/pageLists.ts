@@ -4,17 +4,44 @@ import { formatOf } from '../page/pages';
 import { placedPicture } from '../pictures/placing';
 import { type Document, find } from '../records/document';
 import type { PictureContent } from '../records/frame';
-import type { FrameRecord, PictureRecord } from '../records/index';
+import type { FrameRecord, PictureRecord, SwatchRecord } from '../records/index';
 import type { Inks } from './colours';
 import { contourOf } from './contours';
 import type { AreaItem, Contour, Item, PageList, PictureItem, Showing, TextItem } from './displayList';
-import { type Shown, type ShownFrames, shownKey } from './shown';
+import { type Shown, type ShownFrames } from './shown';
+
+/** What the items of a frame are made of. */
+interface MadeOf {
+  readonly frame: FrameRecord;
+  readonly box: Box;
+  readonly picture: PictureRecord | undefined;
+  readonly fill: SwatchRecord | undefined;
+  readonly border: SwatchRecord | undefined;
+  readonly shadow: SwatchRecord | undefined;
+  readonly texts: readonly TextItem[] | undefined;
+}
+
+function sameMadeOf(a: MadeOf, b: MadeOf): boolean {
+  const n = a.texts?.length ?? 0;
+  if (
+    a.frame !== b.frame ||
+    a.picture !== b.picture ||
+    a.fill !== b.fill ||
+    a.border !== b.border ||
+    a.shadow !== b.shadow ||
+    n !== (b.texts?.length ?? 0) ||
+    (a.box !== b.box && (a.box.x !== b.box.x || a.box.y !== b.box.y || a.box.w !== b.box.w || a.box.h !== b.box.h))
+  )
+    return false;
+  for (let i = 0; i < n; i++) if (a.texts![i] !== b.texts![i]) return false;
+  return true;
+}
 
 /** Puts the display lists of pages together; a page whose items are the same as before is the same object. */
 export class PageLists {
   readonly #inks: Inks;
   readonly #pages = new Map<string, PageList>();
-  readonly #items = new Map<string, { readonly by: readonly unknown[]; readonly items: readonly Item[] }>();
+  readonly #items = new Map<string, { readonly by: MadeOf; readonly items: readonly Item[] }>();
 
   constructor(inks: Inks) {
     this.#inks = inks;
@@ -29,9 +56,10 @@ export class PageLists {
     const format = formatOf(document);
     const byPage = new Map<string, Item[]>();
     for (const each of shown) {
-      const items = byPage.get(each.page.page.id) ?? [];
-      byPage.set(each.page.page.id, items);
-      items.push(...this.#itemsOf(document, each, grown.get(each.frame.id) ?? each.frame.box, texts.get(shownKey(each))));
+      let items = byPage.get(each.page.page.id);
+      if (!items) byPage.set(each.page.page.id, (items = []));
+      for (const item of this.#itemsOf(document, each, grown.get(each.frame.id) ?? each.frame.box, texts.get(each.key)))
+        items.push(item);
     }
     return pages.map((page) => {
       const list: PageList = {
@@ -54,11 +82,10 @@ export class PageLists {
     const { frame, rotated } = each;
     const { content, fill, border, shadow } = frame;
     const picture = content.type === 'picture' ? find(document, 'picture', content.picture) : undefined;
-    const swatches = [fill, border, shadow].map((part) => part && find(document, 'swatch', part.swatch));
-    const by = [frame, box.x, box.y, box.w, box.h, picture, ...swatches, ...(texts ?? [])];
-    const key = shownKey(each);
-    const kept = this.#items.get(key);
-    if (kept && kept.by.length === by.length && kept.by.every((part, i) => part === by[i])) return kept.items;
+    const swatch = (part: { swatch: string } | undefined) => part && find(document, 'swatch', part.swatch);
+    const by: MadeOf = { frame, box, picture, fill: swatch(fill), border: swatch(border), shadow: swatch(shadow), texts };
+    const kept = this.#items.get(each.key);
+    if (kept && sameMadeOf(kept.by, by)) return kept.items;
     const showing: Showing = { transform: rotated, opacity: frame.opacity };
     const contour = contourOf(frame.shape, box);
     const ink = (of: { swatch: string; tint: number }) => this.#inks.ink(document, of.swatch, of.tint);
@@ -94,7 +121,7 @@ export class PageLists {
     }
     if (texts) items.push(...texts);
     if (border && border.weight > 0) items.push(area('border', { ink: ink(border), stroke: border.weight }));
-    this.#items.set(key, { by, items });
+    this.#items.set(each.key, { by, items });
     return items;
   }
 }

@@ -2,7 +2,6 @@ import type { ParagraphProperties } from '../records/paragraphStyle';
 import type { ParagraphNode } from '../records/text';
 import { isRightToLeft } from '../type/shaper';
 import { type Characters, charactersOf, OBJECT, type Segment, type Situation } from './characters';
-import { hangsLeft, hangsRight } from './hanging';
 import type { Looks, SetLook } from './looks';
 import { markerText } from './markers';
 import {
@@ -253,6 +252,7 @@ const breaks = new Breaks();
 
 const NO_BREAK_SPACE = 0xa0;
 const TAB = 9;
+const HYPHEN = 0x2d;
 const LINE_SEPARATOR = 0x2028;
 export const isSpace = (code: number): boolean => code === 32 || code === NO_BREAK_SPACE || code === 10 || code === 13;
 const endsWord = (code: number): boolean => isSpace(code) || code === LINE_SEPARATOR || code === TAB;
@@ -513,25 +513,24 @@ function hang(text: string, runs: readonly StyleRun[], amount: number): NonNulla
   const n = breaks.count;
   const left = new Float64Array(n);
   const right = new Float64Array(n);
+  const { after, before, next, end, flag } = breaks;
   let run = 0;
   for (let i = 0; i < n; i++) {
-    const first = breaks.next[i]!;
-    const last = breaks.end[i]! - 1;
-    const begins = hangsLeft(text[first] ?? '');
-    if (begins > 0) {
+    const first = next[i]!;
+    if (first < text.length) {
       while (runs[run]!.to <= first && run < runs.length - 1) run++;
       while (runs[run]!.from > first && run > 0) run--;
-      left[i] = begins * amount * runs[run]!.words.widthOf(text[first]!) * runs[run]!.factor;
+      const { words, factor } = runs[run]!;
+      after[i]! += left[i] = words.hangs(text.charCodeAt(first)).left * amount * factor;
     }
-    const character = breaks.flag[i] === HYPHEN_BREAK ? '-' : (text[last] ?? '');
-    const ends = i > 0 ? hangsRight(character) : 0;
-    if (ends > 0) {
+    const last = end[i]! - 1;
+    if (i > 0 && last >= 0) {
       while (runs[run]!.to <= last && run < runs.length - 1) run++;
       while (runs[run]!.from > last && run > 0) run--;
-      right[i] = ends * amount * runs[run]!.words.widthOf(character) * runs[run]!.factor;
+      const { words, factor } = runs[run]!;
+      const hanging = words.hangs(flag[i] === HYPHEN_BREAK ? HYPHEN : text.charCodeAt(last));
+      before[i]! -= right[i] = hanging.right * amount * factor;
     }
-    breaks.after[i]! += left[i]!;
-    breaks.before[i]! -= right[i]!;
   }
   return { left, right };
 }

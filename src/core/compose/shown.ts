@@ -6,6 +6,8 @@ import type { FrameRecord } from '../records/index';
 
 /** A frame as it shows on one page: a page's own, or a master's. */
 export interface Shown {
+  /** Names it among all that is shown: its frame and its page. */
+  readonly key: string;
   readonly frame: FrameRecord;
   readonly page: PlacedPage;
   readonly fromMaster: boolean;
@@ -62,10 +64,11 @@ function shownFrame(frame: FrameRecord, page: PlacedPage, fromMaster: boolean): 
   const centre = { x: box.x + box.w / 2, y: box.y + box.h / 2 };
   const rotated = frame.rotation ? rotation(frame.rotation, centre) : undefined;
   const turns = frame.content.type === 'text' ? (frame.content.turns ?? 0) : 0;
-  if (turns === 0) return { frame, page, fromMaster, local: box, transform: rotated, rotated };
+  const key = `${frame.id} ${page.page.id}`;
+  if (turns === 0) return { key, frame, page, fromMaster, local: box, transform: rotated, rotated };
   const local = turns % 2 === 0 ? box : { x: centre.x - box.h / 2, y: centre.y - box.w / 2, w: box.h, h: box.w };
   const turned = rotation(90 * turns, centre);
-  return { frame, page, fromMaster, local, transform: rotated ? composedWith(rotated, turned) : turned, rotated };
+  return { key, frame, page, fromMaster, local, transform: rotated ? composedWith(rotated, turned) : turned, rotated };
 }
 
 function threadsOf(shown: readonly Shown[]): Thread[] {
@@ -85,5 +88,3 @@ function threadsOf(shown: readonly Shown[]): Thread[] {
     frames: frames.sort((a, b) => (place(a) < place(b) ? -1 : place(a) > place(b) ? 1 : 0)),
   }));
 }
-
-export const shownKey = ({ frame, page }: Shown): string => `${frame.id} ${page.page.id}`;

@@ -2,6 +2,7 @@ import LineBreaker from 'linebreak';
 import type { HyphenLimits } from '../records/paragraphStyle';
 import type { Hyphenation } from '../type/hyphenation';
 import type { Shaped } from '../type/shaper';
+import { hangsLeft, hangsRight } from './hanging';
 import type { SetLook } from './looks';
 import { EMERGENCY_BREAK, HYPHEN_BREAK, PLAIN_BREAK } from './prepared';
 
@@ -25,6 +26,11 @@ export interface Word {
   readonly breaks: readonly WordBreak[];
 }
 
+interface Hangs {
+  readonly left: number;
+  readonly right: number;
+}
+
 /** This many words are kept of a look before its memory begins anew. */
 const KEPT = 100_000;
 
@@ -38,6 +44,7 @@ export class Words {
   readonly #limits: HyphenLimits | undefined;
   readonly #kept = new Map<string, Word>();
   readonly #kerns = new Map<number, number>();
+  readonly #hangs = new Map<number, Hangs>();
   readonly space: number;
 
   /** @param limits of hyphenation; without them only soft hyphens part a word */
@@ -80,6 +87,18 @@ export class Words {
       this.#kerns.set(key, kern);
     }
     return kern;
+  }
+
+  /** How far a character hangs over the left and the right edge when all of its share does. Font units. */
+  hangs(code: number): Hangs {
+    let own = this.#hangs.get(code);
+    if (!own) {
+      const character = String.fromCharCode(code);
+      const [left, right] = [hangsLeft(character), hangsRight(character)];
+      const width = left > 0 || right > 0 ? this.widthOf(character) : 0;
+      this.#hangs.set(code, (own = { left: left * width, right: right * width }));
+    }
+    return own;
   }
 
   #withTracking(shaped: Shaped): number {
