@@ -2,6 +2,7 @@ import { Composer } from '@/core/compose/compose';
 import { facesOf } from '@/core/compose/faces';
 import { applied, type Diff } from '@/core/records/diff';
 import { documentOf, get, type Document } from '@/core/records/document';
+import type { ParagraphProperties } from '@/core/records/paragraphStyle';
 import type { BodyNode } from '@/core/records/text';
 import { readFace, type Face } from '@/core/type/face';
 import { Shaper } from '@/core/type/shaper';
@@ -120,8 +121,12 @@ export async function memory(words: number): Promise<number> {
 }
 
 /** Word spaces of justified lines on a measure, as shares of the face's own, and the characters a line holds on average. */
-export async function spaces(paragraphs: readonly string[], measure: number): Promise<{ spaces: number[]; characters: number }> {
-  const document = threaded(paragraphs);
+export async function spaces(
+  paragraphs: readonly string[],
+  measure: number,
+  style: Partial<ParagraphProperties> = {},
+): Promise<{ spaces: number[]; characters: number }> {
+  const document = threaded(paragraphs, style);
   const records = [...document.records.values()].map((record) =>
     record.kind === 'frame'
       ? { ...record, box: { ...record.box, w: PAGE.columns * measure + (PAGE.columns - 1) * PAGE.gutter } }

@@ -59,7 +59,21 @@ export function prepare(
     positions: characters.positions,
     scale: main.scale,
     space: looks.words(main, style.hyphens, style.hyphenLimits).space,
-    ...broken,
+    pieces: broken.pieces,
+    count: broken.count,
+    before: broken.before,
+    after: broken.after,
+    stretchBefore: broken.stretchBefore,
+    stretchAfter: broken.stretchAfter,
+    shrinkBefore: broken.shrinkBefore,
+    shrinkAfter: broken.shrinkAfter,
+    penalty: broken.penalty,
+    flag: broken.flag,
+    end: broken.end,
+    next: broken.next,
+    hangs: broken.hangs,
+    tabs: broken.tabs,
+    missing: broken.missing,
     pictures: characters.pictures,
     cap,
     ruleInks:
@@ -182,7 +196,7 @@ function dropCap(
   return { of, text: letter, shaped, look, width: shaped.width * look.scale - bearing + of.gap, bearing };
 }
 
-/** Growing columns of the arrays of a prepared paragraph, used again for each. */
+/** The arrays of a prepared paragraph while it is made, used again for each. */
 class Breaks {
   count = 0;
   before = new Float64Array(256);
@@ -209,7 +223,6 @@ class Breaks {
     next: number,
   ): void {
     const i = this.count++;
-    if (i === this.before.length) this.#grow();
     this.before[i] = before;
     this.after[i] = after;
     this.stretchBefore[i] = stretchBefore;
@@ -222,29 +235,21 @@ class Breaks {
     this.next[i] = next;
   }
 
-  #grow(): void {
-    const floats = (old: Float64Array) => {
-      const more = new Float64Array(old.length * 2);
-      more.set(old);
-      return more;
-    };
-    const whole = (old: Uint32Array) => {
-      const more = new Uint32Array(old.length * 2);
-      more.set(old);
-      return more;
-    };
-    this.before = floats(this.before);
-    this.after = floats(this.after);
-    this.stretchBefore = floats(this.stretchBefore);
-    this.stretchAfter = floats(this.stretchAfter);
-    this.shrinkBefore = floats(this.shrinkBefore);
-    this.shrinkAfter = floats(this.shrinkAfter);
-    this.penalty = floats(this.penalty);
-    this.end = whole(this.end);
-    this.next = whole(this.next);
-    const flag = new Uint8Array(this.flag.length * 2);
-    flag.set(this.flag);
-    this.flag = flag;
+  /** Begins anew, with room for so many. */
+  begin(most: number): void {
+    this.count = 0;
+    if (most <= this.before.length) return;
+    const size = 2 * most;
+    this.before = new Float64Array(size);
+    this.after = new Float64Array(size);
+    this.stretchBefore = new Float64Array(size);
+    this.stretchAfter = new Float64Array(size);
+    this.shrinkBefore = new Float64Array(size);
+    this.shrinkAfter = new Float64Array(size);
+    this.penalty = new Float64Array(size);
+    this.flag = new Uint8Array(size);
+    this.end = new Uint32Array(size);
+    this.next = new Uint32Array(size);
   }
 }
 
@@ -287,16 +292,15 @@ function breaksOf(
 > {
   const { wordSpace, letterSpace, glyphScale } = style;
   const em = main.shaper.face.unitsPerEm;
-  const elastic = letterSpace.least !== letterSpace.most || glyphScale.least !== glyphScale.most;
-  const plain = !elastic && letterSpace.best === 0 && glyphScale.best === 1;
-  /** Width of so many glyphs as set at best, and what they can give and take, from their natural width. */
-  const natural = (width: number, glyphs: number) => (plain ? width : (width + glyphs * letterSpace.best * em) * glyphScale.best);
-  const grows = (width: number, glyphs: number) =>
-    elastic ? (width + glyphs * letterSpace.most * em) * glyphScale.most - natural(width, glyphs) : 0;
-  const gives = (width: number, glyphs: number) =>
-    elastic ? natural(width, glyphs) - (width + glyphs * letterSpace.least * em) * glyphScale.least : 0;
+  // A stretch of natural width w with g glyphs is (w + g·letters)·scale wide: at best, at most, at least.
+  const [bestLetters, mostLetters, leastLetters] = [letterSpace.best * em, letterSpace.most * em, letterSpace.least * em];
+  const [bestScale, mostScale, leastScale] = [glyphScale.best, glyphScale.most, glyphScale.least];
+  const natural = (width: number, glyphs: number) => (width + glyphs * bestLetters) * bestScale;
+  const grows = (width: number, glyphs: number) => (width + glyphs * mostLetters) * mostScale - natural(width, glyphs);
+  const gives = (width: number, glyphs: number) => natural(width, glyphs) - (width + glyphs * leastLetters) * leastScale;
 
-  breaks.count = 0;
+  // A line may end once at every character at most.
+  breaks.begin(text.length + 4);
   breaks.add(0, 0, 0, 0, 0, 0, 0, PLAIN_BREAK, start, start);
   const pieces: Piece[] = [];
   const tabs: Tab[] = [];
