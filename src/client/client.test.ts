@@ -108,6 +108,12 @@ describe('the document of a browser', () => {
     expect(pending()).toHaveLength(0);
     store.do('Nothing', NO_DIFF);
     expect(sent).toHaveLength(1);
+    const before = store.snapshot();
+    store.expect(true);
+    expect(store.state()).toEqual({ is: 'storing' });
+    store.expect(false);
+    expect(store.state().is).toBe('stored');
+    expect(store.snapshot()).toBe(before);
   });
 
   it('sends changes one after another, in order', async () => {

@@ -16,8 +16,11 @@ import type { ParagraphNode } from '../records/text';
 import { applied, inverted, type Diff } from '../records/diff';
 import { all, find, framesOn, get, threadOf, type Document } from '../records/document';
 import type { FrameRecord, PictureRecord, TextRecord } from '../records/index';
+import { SCHEMAS } from '../records/schemas';
 import { ActionError, Edit, orderAfter, orderBehind } from './edit';
+import { evenPolygon, setAppearance, withCorner } from './appearance';
 import { placeFrames, removeFrames, setPictureFit, setTextLayout, setWrap, stack, textColumns } from './frames';
+import { groupFrames, membersOf, setGroupWrap, ungroupFrames } from './groups';
 import { markOut } from './markOut';
 import { addPages } from './pages';
 import { bringInPicture, fillFrame, placePicture } from './pictures';
@@ -209,6 +212,84 @@ describe('frames', () => {
     ])
       expect(() => setTextLayout(doc, 'tf', { columns: columns!, gutter: gutter! })).toThrow(ActionError);
     expect(() => setTextLayout(doc, 'pf', { columns: 2 })).toThrow(/text frame/);
+  });
+
+  it('stand their text as asked, if that leaves it room', () => {
+    const layout = {
+      inset: { top: 3, right: 4, bottom: 5, left: 6 },
+      align: 'spread',
+      turns: 1,
+      firstBaseline: 'leading',
+    } as const;
+    expect(get(done(doc, setTextLayout(doc, 'tf', layout)), 'frame', 'tf').content).toMatchObject({ ...layout, columns: 2 });
+    expect(() => setTextLayout(doc, 'tf', { inset: 150 })).toThrow(/no width/);
+    expect(() => setTextLayout(doc, 'tf', { inset: { top: 300, right: 0, bottom: 300, left: 0 } })).toThrow(/no height/);
+    expect(() => setTextLayout(doc, 'tf', { inset: -1 })).toThrow(/inset/);
+    expect(() => setTextLayout(doc, 'tf', { firstBaseline: -3 })).toThrow(/baseline/);
+    // Turned, its columns divide the height.
+    expect(() => setTextLayout(doc, 'tf', { turns: 1, inset: { top: 0, right: 260, bottom: 0, left: 260 } })).toThrow(/no width/);
+  });
+
+  it('take a form, a turn, colours and a shadow, and lose them again', () => {
+    const look = {
+      shape: { type: 'rounded', radius: 9 },
+      rotation: 20,
+      opacity: 0.5,
+      fill: { swatch: 'ink', tint: 0.2 },
+      border: { weight: 1, swatch: 'ink', tint: 1 },
+      shadow: { dx: 1, dy: 2, blur: 3, swatch: 'ink', opacity: 0.4 },
+    } as const;
+    const after = done(doc, setAppearance(doc, 'pf', look));
+    expect(get(after, 'frame', 'pf')).toMatchObject(look);
+    expect(SCHEMAS.frame.validate(get(after, 'frame', 'pf')).error).toBeUndefined();
+    const nothing = Object.fromEntries(Object.keys(look).map((key) => [key, undefined]));
+    expect(get(done(after, setAppearance(after, 'pf', nothing)), 'frame', 'pf')).toEqual(get(doc, 'frame', 'pf'));
+    // A turn is within half a turn either way, and none is no turn.
+    expect(get(done(doc, setAppearance(doc, 'pf', { rotation: 290 })), 'frame', 'pf').rotation).toBe(-70);
+    expect(get(done(after, setAppearance(after, 'pf', { rotation: 720 })), 'frame', 'pf')).not.toHaveProperty('rotation');
+    for (const bad of [
+      { rotation: NaN },
+      { opacity: 1.2 },
+      { border: { weight: 0, swatch: 'ink', tint: 1 } },
+      { shadow: { ...look.shadow, blur: 900 } },
+      { shape: { type: 'rounded', radius: -1 } as const },
+    ])
+      expect(() => setAppearance(doc, 'pf', bad)).toThrow(ActionError);
+  });
+
+  it('are polygons of even corners, each of which can be moved', () => {
+    const square = evenPolygon(4);
+    expect(square.type === 'polygon' && square.points.map((value) => Math.round(value * 1e9) / 1e9)).toEqual([
+      0.5, 0, 1, 0.5, 0.5, 1, 0, 0.5,
+    ]);
+    expect(square.type === 'polygon' && withCorner(square, 1, 1.25, 9)).toMatchObject({ points: { 2: 1.25, 3: 2 } });
+    expect(() => evenPolygon(2)).toThrow(/3 to 60/);
+  });
+
+  it('make a group that wraps by the widest of its stand-offs, and come apart', () => {
+    const wrapping = done(doc, setWrap(doc, 'pf', { mode: 'frame', standOff: { top: 1, right: 12, bottom: 3, left: 4 } }));
+    const grouped = done(wrapping, groupFrames(wrapping, ['pf', 'square', 'empty']));
+    const [group] = all(grouped, 'group');
+    expect(group!.wrap).toMatchObject({ mode: 'frame', standOff: 12 });
+    expect(
+      membersOf(grouped, group!.id)
+        .map(({ id }) => id)
+        .sort(),
+    ).toEqual(['empty', 'pf', 'square']);
+    expect(all(done(grouped, setGroupWrap(grouped, group!.id, { mode: 'clear' })), 'group')[0]!.wrap.mode).toBe('clear');
+    const apart = done(grouped, ungroupFrames(grouped, group!.id));
+    expect(all(apart, 'group')).toEqual([]);
+    expect(get(apart, 'frame', 'pf')).toEqual(get(wrapping, 'frame', 'pf'));
+    // What is left alone is no group: by removal, and by joining another.
+    const removed = done(grouped, removeFrames(grouped, ['pf', 'empty']));
+    expect(all(removed, 'group')).toEqual([]);
+    expect(get(removed, 'frame', 'square').group).toBeUndefined();
+    const other = done(grouped, groupFrames(grouped, ['pf', 'empty']));
+    expect(all(other, 'group')).toHaveLength(1);
+    expect(get(other, 'frame', 'square').group).toBeUndefined();
+    expect(() => groupFrames(doc, ['pf'])).toThrow(/two frames/);
+    const across = done(doc, placeFrames(doc, new Map([['pf', { on: 'p3', box: { x: 10, y: 20, w: 30, h: 40 } }]])));
+    expect(() => groupFrames(across, ['pf', 'square'])).toThrow(/one page/);
   });
 
   it('take the columns of the house over the grid columns they span', () => {

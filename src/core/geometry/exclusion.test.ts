@@ -72,6 +72,75 @@ describe('what an exclusion takes from a line', () => {
   });
 });
 
+describe('stand-offs that differ by side', () => {
+  const sides = { top: 6, right: 20, bottom: 12, left: 4 };
+  const of = (outline: Outline) => exclusion(outline, sides, 'both', outlineBox(outline)!);
+
+  it('keep text off each side by its own, with corners that are quarters of ellipses', () => {
+    const square = of(boxOutline({ x: 100, y: 100, w: 50, h: 40 }));
+    expect(takenBy(square, 110, 120)).toEqual([96, 170]);
+    expect(takenBy(square, 80, 93.9)).toEqual([]);
+    expect(takenBy(square, 152.1, 160)).toEqual([]);
+    // 6 of the 12 pt below: the ellipses are √(1 − ¼) of their width out.
+    const [from, to] = takenBy(square, 146, 160);
+    expect(from).toBeCloseTo(100 - 4 * Math.sqrt(0.75), 9);
+    expect(to).toBeCloseTo(150 + 20 * Math.sqrt(0.75), 9);
+  });
+
+  // The definition: a point is taken when some point of the outline lies within the ellipse quarter towards it.
+  it('agree with the definition, point by point', () => {
+    const ring = fc.array(fc.tuple(fc.integer({ min: 0, max: 200 }), fc.integer({ min: 0, max: 200 })), {
+      minLength: 3,
+      maxLength: 7,
+    });
+    const side = fc.integer({ min: 1, max: 30 });
+    fc.assert(
+      fc.property(
+        ring,
+        fc.record({ top: side, right: side, bottom: side, left: side }),
+        fc.integer({ min: -20, max: 200 }),
+        fc.integer({ min: 1, max: 20 }),
+        (points, own, y0, h) => {
+          const outline = [points.flat()];
+          const taken = takenBy(exclusion(outline, own, 'both', outlineBox(outline)!), y0, y0 + h);
+          for (let x = -40; x <= 240; x += 9.3) {
+            const inside = pairsOf(taken).some(([from, to]) => x >= from && x <= to);
+            const reach = reachInBand(outline, own, x, y0, y0 + h);
+            if (reach < 0.95) expect(inside).toBe(true);
+            if (reach > 1.05) expect(inside).toBe(false);
+          }
+        },
+      ),
+      { numRuns: 60, seed: 15 },
+    );
+  });
+});
+
+/** The least of ((dx/side)² + (dy/side)²)½ from a point of the vertical stretch at x to the outline, 0 inside it; by sampling. */
+function reachInBand(
+  outline: Outline,
+  { top, right, bottom, left }: Parameters<typeof exclusion>[1],
+  x: number,
+  y0: number,
+  y1: number,
+): number {
+  let best = Infinity;
+  for (let y = y0; y <= y1; y += (y1 - y0) / 16) {
+    if (outlineContains(outline, { x, y })) return 0;
+    for (const ring of outline) {
+      for (let i = 0, j = ring.length - 2; i < ring.length; j = i, i += 2) {
+        const n = Math.ceil(Math.hypot(ring[i]! - ring[j]!, ring[i + 1]! - ring[j + 1]!) / 0.7) + 1;
+        for (let k = 0; k <= n; k++) {
+          const dx = x - (ring[j]! + ((ring[i]! - ring[j]!) * k) / n);
+          const dy = y - (ring[j + 1]! + ((ring[i + 1]! - ring[j + 1]!) * k) / n);
+          best = Math.min(best, Math.hypot(dx / (dx > 0 ? right : left), dy / (dy > 0 ? bottom : top)));
+        }
+      }
+    }
+  }
+  return best;
+}
+
 const pairsOf = (flat: readonly number[]): [number, number][] =>
   Array.from({ length: flat.length / 2 }, (_, i) => [flat[2 * i]!, flat[2 * i + 1]!]);
 
