@@ -423,7 +423,7 @@ function buildGusts(page: Sheet): void {
   const lantern = page.box('p7', [4, 5], [34, 50]);
   page.picture(
     'p7',
-    { ...lantern, x: lantern.x - mm(14), w: mm(46) },
+    { ...lantern, x: lantern.x - mm(11), w: mm(46) },
     'lantern.jpg',
     { mode: 'outline', standOff: mm(4), outline: 'background' },
     'fit',
