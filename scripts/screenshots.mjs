@@ -35,6 +35,11 @@ const go = async (number) => {
 
 await page.goto(origin, { waitUntil: 'domcontentloaded' });
 await shot('shelf');
+await page.click('::-p-text(House, type)');
+await page.waitForSelector('[data-specimen]');
+await page.waitForSelector('.js-plotly-plot .scatterlayer');
+await shot('type');
+
 await page.goto(`${origin}/issues/longspar-14/pages`, { waitUntil: 'domcontentloaded' });
 await page.waitForSelector('.desk[data-ready=true]');
 

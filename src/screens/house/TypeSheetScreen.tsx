@@ -106,18 +106,20 @@ function SpecimenRow({ specimen }: { specimen: PaintedSpecimen }) {
         </dl>
         {lacks.length > 0 && <p className="narrow text-error pt-1">The face lacks {lacks.join(', ')}.</p>}
       </div>
-      <svg
-        role="img"
-        aria-label={`Text in the style ${name}`}
-        width={measure * SCALE + 16}
-        height={(height + 8) * SCALE}
-        viewBox={`-6 -3 ${measure + 12} ${height + 6}`}
-        className="max-w-full overflow-visible"
-        textRendering="geometricPrecision"
-      >
-        {light && <rect x={-6} y={-3} width={measure + 12} height={height + 6} fill="#14213d" />}
-        <g dangerouslySetInnerHTML={{ __html: markup }} />
-      </svg>
+      <div className="justify-self-start bg-[var(--paper)] px-4 py-3 shadow-[0_1px_3px_rgb(20_33_61/0.25)]">
+        <svg
+          role="img"
+          aria-label={`Text in the style ${name}`}
+          width={measure * SCALE + 16}
+          height={(height + 8) * SCALE}
+          viewBox={`-6 -3 ${measure + 12} ${height + 6}`}
+          className="max-w-full overflow-visible"
+          textRendering="geometricPrecision"
+        >
+          {light && <rect x={-6} y={-3} width={measure + 12} height={height + 6} fill="#14213d" />}
+          <g dangerouslySetInnerHTML={{ __html: markup }} />
+        </svg>
+      </div>
     </li>
   );
 }
