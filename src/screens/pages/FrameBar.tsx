@@ -1,27 +1,11 @@
 'use client';
 
 import { ArrowDownToLine, ArrowUpToLine, CornerDownRight, Quote, Trash2 } from 'lucide-react';
-import type { Appearance } from '@/core/actions/appearance';
-import type { TextLayout } from '@/core/actions/frames';
 import { find, type Document } from '@/core/records/document';
 import type { FrameRecord } from '@/core/records/index';
 import type { Wrap } from '@/core/records/frame';
+import type { FrameActions } from './frameActions';
 import { standOffWords, textOf } from './frameWords';
-
-/** What one does with a chosen frame. */
-export interface FrameActions {
-  readonly wrap: (wrap: Partial<Wrap>) => void;
-  readonly fit: (fit: 'fill' | 'fit') => void;
-  readonly layout: (layout: Partial<TextLayout>) => void;
-  readonly look: (changes: Partial<Appearance>) => void;
-  readonly group: () => void;
-  readonly ungroup: () => void;
-  readonly groupWrap: (wrap: Partial<Wrap>) => void;
-  readonly quote: () => void;
-  readonly goOn: () => void;
-  readonly stack: (where: 'front' | 'back') => void;
-  readonly remove: () => void;
-}
 
 interface FrameBarProps {
   readonly document: Document;

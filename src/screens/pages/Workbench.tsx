@@ -5,7 +5,6 @@ import { useDropzone } from 'react-dropzone';
 import type { ComposerClient } from '@/client/composerClient';
 import type { DocumentStore } from '@/client/documentStore';
 import type { Sentence } from '@/client/messages';
-import { withCorner } from '@/core/actions/appearance';
 import { grown as widened, type Box } from '@/core/geometry/box';
 import { pageGrid, stretchBox, stretchWords } from '@/core/page/grid';
 import { formatOf, spreads, type PlacedPage } from '@/core/page/pages';
@@ -17,16 +16,20 @@ import { CommandBar } from './CommandBar';
 import { deskCommands } from './deskCommands';
 import { DeskFoot } from './DeskFoot';
 import { Detail, wholeGroup } from './detail/Detail';
-import { FrameBar, type FrameActions } from './FrameBar';
+import { frameActionsOn } from './frameActions';
+import { FrameBar } from './FrameBar';
 import { isGround, largestFree, type Target } from './freeSpace';
 import { frameName, textOf } from './frameWords';
 import { Help } from './Help';
 import { USUAL_LOOK, type Look } from './look';
-import { Brackets, Corners, Frames, Lit, Sentences, Threads, type FrameInSight } from './Overlay';
+import { Brackets, Corners } from './Holds';
+import { Lit, Sentences } from './Lit';
+import { Frames, type FrameInSight } from './Overlay';
 import { PageLine } from './PageLine';
 import { MOVE } from './snap';
 import { Spread } from './Spread';
 import { StretchMenu } from './StretchMenu';
+import { Threads } from './Threads';
 import { Tray, type Carried } from './Tray';
 import { useConflicts } from './useConflicts';
 import { useDeskActions } from './useDeskActions';
@@ -230,28 +233,16 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
     setMarked(undefined);
   };
 
-  const frameActions: FrameActions = {
-    wrap: (wrap) => only && actions.wrap(only.frame.id, wrap),
-    fit: (how) => only && actions.fit(only.frame.id, how),
-    layout: (layout) => {
-      if (only?.frame.content.type !== 'text') return;
-      // The first division takes the house's gutter.
-      const apart = layout.columns !== undefined && only.frame.content.gutter === 0;
-      const gutter = apart ? { gutter: pageGrid(format, only.page.master, only.page.side).gutter } : {};
-      actions.layout(only.frame.id, { ...gutter, ...layout });
-    },
-    look: (changes) => only && actions.look(only.frame.id, changes),
-    group: () => actions.group([...selection].filter((each) => find(document, 'frame', each))),
-    ungroup: () => group && actions.ungroup(group.id),
-    groupWrap: (wrap) => group && actions.groupWrap(group.id, wrap),
-    quote: enter,
-    goOn: () => goOn(),
-    stack: (where) => only && actions.stack(only.frame.id, where),
-    remove: () => {
-      actions.remove([...selection].filter((each) => find(document, 'frame', each)));
-      setSelection(new Set());
-    },
-  };
+  const frameActions = frameActionsOn({
+    format,
+    actions,
+    only,
+    group: group?.id,
+    chosen: [...selection].filter((each) => find(document, 'frame', each)),
+    onQuote: enter,
+    onGoOn: () => goOn(),
+    onRemoved: () => setSelection(new Set()),
+  });
 
   const dropzone = useDropzone({
     onDrop: (files) => void bringIn(files),
@@ -439,12 +430,7 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
                       shape={only.frame.shape}
                       view={view}
                       onPull={(corner, event) => pullCorner(only, corner, event)}
-                      onStep={(corner, across, down) => {
-                        const { shape, id: of } = only.frame;
-                        if (shape?.type !== 'polygon') return;
-                        const [x, y] = [shape.points[2 * corner]! + across, shape.points[2 * corner + 1]! + down];
-                        actions.look(of, { shape: withCorner(shape, corner, x, y) });
-                      }}
+                      onShape={(shape) => actions.look(only.frame.id, { shape })}
                     />
                   )}
                   {lit && <Lit page={lit.page} box={lit.box} words={stretchWords(lit.stretch)} view={view} />}

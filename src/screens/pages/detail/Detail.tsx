@@ -5,7 +5,7 @@ import type { Box } from '@/core/geometry/box';
 import type { PlacedPage } from '@/core/page/pages';
 import { type Document, find } from '@/core/records/document';
 import type { GroupRecord } from '@/core/records/index';
-import type { FrameActions } from '../FrameBar';
+import type { FrameActions } from '../frameActions';
 import type { FrameInSight } from '../Overlay';
 import { frameName, textOf } from '../frameWords';
 import { GroupChapter } from './GroupChapter';
