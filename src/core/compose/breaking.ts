@@ -14,4 +14,6 @@ export interface Broken {
   readonly demerits: number;
   /** Lines that had to be set beyond the limits for want of anything better. */
   readonly forced: number;
+  /** Lines weighed to find these, all attempts together. */
+  readonly steps: number;
 }

@@ -11,6 +11,7 @@ export function firstFit(of: Prepared, measure: Measure, forbidden?: ReadonlySet
   const breaks = [0];
   const { before, after, flag, count } = of;
   let forced = 0;
+  let steps = 0;
   let a = 0;
   while (a < count - 1) {
     const width = measure.widthOf(breaks.length - 1) + SLACK;
@@ -19,11 +20,14 @@ export function firstFit(of: Prepared, measure: Measure, forbidden?: ReadonlySet
     let chosen = -1;
     let parted = -1;
     for (let b = a + 1; b < count; b++) {
+      steps++;
       const kind = flag[b]!;
       if (forbidden?.has(b)) continue;
       const fits = reach(b) <= room;
       if (kind === EMERGENCY_BREAK) {
-        if (fits && chosen < 0) parted = b;
+        // None behind it is narrower.
+        if (!fits) break;
+        if (chosen < 0) parted = b;
         continue;
       }
       if (fits) chosen = b;
@@ -37,7 +41,7 @@ export function firstFit(of: Prepared, measure: Measure, forbidden?: ReadonlySet
     breaks.push(chosen);
     a = chosen;
   }
-  return { breaks, demerits: NaN, forced };
+  return { breaks, demerits: NaN, forced, steps };
 }
 
 /** Where nothing fits: the first break there is. */

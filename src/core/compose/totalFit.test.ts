@@ -3,7 +3,7 @@ import { breakLines, type InputItem } from 'tex-linebreak';
 import { describe, expect, it } from 'vitest';
 import { leastDemerits, preparedOf, ratioOf, type Item } from '../../../tests/support/paragraphs';
 import { firstFit } from './firstFit';
-import { totalFit, USUAL } from './totalFit';
+import { mostSteps, totalFit, USUAL } from './totalFit';
 
 const uniform = (width: number) => ({ widthOf: () => width, uniform: true });
 
@@ -170,6 +170,55 @@ describe('total fit', () => {
     const { breaks } = totalFit(prepared, uniform(280), { ...USUAL, ragged: 30 });
     // Greedy would set four words and three; so does the best, as the last line is free.
     expect(breaks).toEqual([0, 4, 7]);
+  });
+});
+
+describe('the steps it takes', () => {
+  // What may come of any text and any page: glue without give, boxes of no width or longer than every line, lines of all widths.
+  const wild: fc.Arbitrary<Item[]> = fc.array(
+    fc.oneof(
+      fc.record({ type: fc.constant('box' as const), width: fc.constantFrom(0, 1, 20, 400) }),
+      fc.record({
+        type: fc.constant('glue' as const),
+        width: fc.constantFrom(0, 6),
+        stretch: fc.constantFrom(0, 3, 1000),
+        shrink: fc.constantFrom(0, 2),
+      }),
+    ),
+    { maxLength: 400 },
+  );
+
+  it('are never more than a stated number, for any text, lines and wishes', () => {
+    fc.assert(
+      fc.property(
+        wild,
+        fc.array(fc.constantFrom(0, 3, 90, 300, 5000), { minLength: 1, maxLength: 9 }),
+        fc.boolean(),
+        fc.integer({ min: -2, max: 2 }),
+        fc.constantFrom(0, 30),
+        (items, widths, isUniform, looseness, ragged) => {
+          const prepared = preparedOf(items);
+          const measure = { widthOf: (line: number) => widths[line % widths.length]!, uniform: isUniform };
+          const { steps, breaks } = totalFit(prepared, measure, { ...USUAL, looseness, ragged });
+          expect(steps).toBeLessThanOrEqual(mostSteps(prepared.count));
+          expect(breaks.at(-1)).toBe(prepared.count - 1);
+          const greedy = firstFit(prepared, measure);
+          expect(greedy.steps).toBeLessThanOrEqual(prepared.count * (greedy.breaks.length + 1));
+        },
+      ),
+      { numRuns: 200, seed: 21 },
+    );
+  });
+
+  it('are cut short where they would grow with the square of the text', () => {
+    // Everything fits into one line of any length: each break is a way on from each before it.
+    const items = Array.from({ length: 6001 }, (_, i): Item =>
+      i % 2 ? { type: 'glue', width: 1, stretch: 1000, shrink: 0 } : { type: 'box', width: 1 },
+    );
+    const prepared = preparedOf(items);
+    const { steps, breaks } = totalFit(prepared, uniform(1e6), { ...USUAL, ragged: 1e6 });
+    expect(steps).toBeLessThanOrEqual(mostSteps(prepared.count));
+    expect(breaks.at(-1)).toBe(prepared.count - 1);
   });
 });
 

@@ -49,17 +49,28 @@ const SECOND_TOLERANCE = 8;
 /** Points of slack that rounding of lengths may need. */
 const SLACK = 1e-4;
 
-/** Lines weighed for each possible break in the last attempt, on average, before the paragraph is broken line by line instead. */
-const MOST_STEPS = 400;
+/**
+ * Lines weighed for each possible break, on average, before an attempt is given up: usual text takes under a hundredth
+ * of it. After three attempts a paragraph is broken line by line.
+ */
+const STEPS_A_BREAK = 400;
+
+/** The most lines that are weighed for a paragraph with so many breaks: three attempts, and first fit. */
+export const mostSteps = (count: number): number => 3 * stepsOfAttempt(count) + 2 * count;
+
+const stepsOfAttempt = (count: number): number => STEPS_A_BREAK * count + 10_000;
 
 export function totalFit(of: Prepared, measure: Measure, options: TotalFitOptions = USUAL): Broken {
+  const spent = { steps: 0 };
   return (
-    attempt(of, measure, options, options.tolerance, false) ??
-    attempt(of, measure, options, Math.max(SECOND_TOLERANCE, options.tolerance), false) ??
-    attempt(of, measure, options, Infinity, true) ??
-    firstFit(of, measure, options.forbidden)
+    attempt(of, measure, options, options.tolerance, false, spent) ??
+    attempt(of, measure, options, Math.max(SECOND_TOLERANCE, options.tolerance), false, spent) ??
+    attempt(of, measure, options, Infinity, true, spent) ??
+    withSteps(firstFit(of, measure, options.forbidden), spent.steps)
   );
 }
+
+const withSteps = (broken: Broken, before: number): Broken => ({ ...broken, steps: broken.steps + before });
 
 /** Fitness classes: tight, normal, loose, very loose. */
 const CLASSES = 4;
@@ -104,7 +115,14 @@ const bestTotal = new Float64Array(CLASSES);
 const bestNode = new Int32Array(CLASSES);
 const bestForced = new Uint8Array(CLASSES);
 
-function attempt(of: Prepared, measure: Measure, options: TotalFitOptions, tolerance: number, last: boolean): Broken | undefined {
+function attempt(
+  of: Prepared,
+  measure: Measure,
+  options: TotalFitOptions,
+  tolerance: number,
+  last: boolean,
+  spent: { steps: number },
+): Broken | undefined {
   const { before, after, stretchBefore, stretchAfter, shrinkBefore, shrinkAfter, penalty, flag, count, scale } = of;
   const { forbidden, mostHyphens, fitnessChange } = options;
   const rag = options.ragged / scale;
@@ -127,7 +145,12 @@ function attempt(of: Prepared, measure: Measure, options: TotalFitOptions, toler
   nodes.beyond[0] = 0;
   nodes.link[0] = -1;
   let head = 0;
-  let steps = last ? MOST_STEPS * count + 10_000 : Infinity;
+  const givenUp = () => {
+    spent.steps += steps;
+    return undefined;
+  };
+  const most = stepsOfAttempt(count);
+  let steps = 0;
 
   for (let b = 1; b < count; b++) {
     const kind = flag[b]!;
@@ -150,7 +173,7 @@ function attempt(of: Prepared, measure: Measure, options: TotalFitOptions, toler
       let least = Infinity;
       const width = widthOf(group);
       while (node >= 0 && (together ? (nodes.line[node] === 0) === first : nodes.line[node] === group)) {
-        if (--steps < 0) return undefined;
+        if (++steps > most) return givenUp();
         const next = nodes.link[node]!;
         const a = nodes.position[node]!;
         const short = width - (x - after[a]!);
@@ -219,13 +242,13 @@ function attempt(of: Prepared, measure: Measure, options: TotalFitOptions, toler
         }
       }
     }
-    if (head < 0) return undefined;
+    if (head < 0) return givenUp();
   }
 
   const best = bestEnd(head, options.looseness);
   const breaks: number[] = [];
   for (let node = best; node >= 0; node = nodes.previous[node]!) breaks.push(nodes.position[node]!);
-  return { breaks: breaks.reverse(), demerits: nodes.total[best]!, forced: nodes.beyond[best]! };
+  return { breaks: breaks.reverse(), demerits: nodes.total[best]!, forced: nodes.beyond[best]!, steps: spent.steps + steps };
 }
 
 /** The end with the fewest demerits; with looseness, of those whose number of lines is nearest to the one wished for. */
