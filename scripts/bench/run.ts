@@ -108,8 +108,8 @@ async function main(): Promise<void> {
 
   const small: number[] = [];
   const large: number[] = [];
-  for (let i = 0; i < 3; i++) {
-    small.push(await cold(WORDS));
+  for (let i = 0; i < ROUNDS; i++) {
+    small.push(await cold(WORDS), await cold(WORDS));
     large.push(await cold(10 * WORDS));
   }
   const growth = median(large) / 10 / median(small);
