@@ -3,6 +3,7 @@ import { nanoid } from 'nanoid';
 import { applied, between, type Diff } from '../records/diff';
 import type { Document } from '../records/document';
 import type { DocumentRecord } from '../records/index';
+import { same } from '../records/same';
 
 /** Thrown when an action cannot be done; the message tells the person who asked for it why. */
 export class ActionError extends Error {
@@ -27,9 +28,10 @@ export class Edit {
     return this.#now;
   }
 
-  /** Adds a record, or puts it in the place of the one with its id. */
+  /** Adds a record, or puts it in the place of the one with its id; one that says the same changes nothing. */
   put<R extends DocumentRecord>(record: R): R {
     const before = this.#now.records.get(record.id);
+    if (before && same(before, record)) return before as R;
     this.#now = applied(
       this.#now,
       before ? { added: [], updated: [{ before, after: record }], removed: [] } : { added: [record], updated: [], removed: [] },

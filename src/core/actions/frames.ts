@@ -1,6 +1,6 @@
 import { generateKeyBetween } from 'fractional-indexing';
 import type { Box } from '../geometry/box';
-import { pageGrid, type PageGrid } from '../page/grid';
+import { columnAt, pageGrid, type PageGrid } from '../page/grid';
 import { formatOf, placedPage, type PlacedPage } from '../page/pages';
 import type { Diff } from '../records/diff';
 import { type Document, find, framesOn, get, threadOf } from '../records/document';
@@ -59,8 +59,8 @@ export function putFrame(
 
 /** How many columns of text a box over `span` grid columns is set in, by the house's measure. */
 export function textColumns(grid: PageGrid, master: { textSpan: number }, box: Box): number {
-  const pitch = grid.columns[0]!.w + grid.gutter;
-  const span = Math.max(1, Math.round((box.w + grid.gutter) / pitch));
+  // A hair inside, so that a box that ends at a column's edge does not reach for the next.
+  const span = columnAt(grid, box.x + box.w - 0.01) - columnAt(grid, box.x + 0.01) + 1;
   return Math.max(1, Math.floor(span / master.textSpan));
 }
 

@@ -1,4 +1,4 @@
-import { pageGrid } from '../page/grid';
+import { pageGrid, textArea } from '../page/grid';
 import { formatOf } from '../page/pages';
 import { paragraphsOf, plainBody } from '../records/body';
 import { all, type Document, documentOf, find } from '../records/document';
@@ -52,10 +52,8 @@ const SURFACE = 'type-sheet';
 export function measuresOf(house: Document): { body: number; area: number; lines: number } {
   const master = all(house, 'master')[0]!;
   const grid = pageGrid(formatOf(house), master, 'right');
-  const span = Math.min(master.textSpan, grid.columns.length);
-  const last = grid.columns[span - 1]!;
-  const columns = Math.max(1, Math.floor(grid.columns.length / span));
-  return { body: last.x + last.w - grid.columns[0]!.x, area: grid.area.w, lines: grid.lines * columns };
+  const { measure, columns, lines } = textArea(grid, master);
+  return { body: measure, area: grid.area.w, lines: lines * columns };
 }
 
 /** Every paragraph style of a house in text of the right kind. @throws FaceError; @throws StyleCircleError */

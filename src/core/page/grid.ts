@@ -1,5 +1,6 @@
 import type { Box, Point } from '../geometry/box';
 import type { FormatRecord, MasterRecord } from '../records/index';
+import type { Guide } from '../records/master';
 
 /** The grid of one page, worked out: all in points from the page's trim. */
 export interface PageGrid {
@@ -24,20 +25,19 @@ const HAIR = 0.01;
 
 export function pageGrid(format: FormatRecord, master: MasterRecord, side: 'left' | 'right'): PageGrid {
   const { margins } = master;
-  const left = format.facing && side === 'left' ? margins.outer : margins.inner;
-  const rightMargin = format.facing && side === 'left' ? margins.inner : margins.outer;
+  const turned = isTurned(format, side);
+  const left = turned ? margins.outer : margins.inner;
   const area = {
     x: left,
     y: margins.top,
-    w: format.width - left - rightMargin,
+    w: format.width - margins.inner - margins.outer,
     h: format.height - margins.top - margins.bottom,
   };
-  const w = (area.w - master.gutter * (master.columns - 1)) / master.columns;
   const step = format.baseline.step;
   const first = area.y + format.baseline.offset + step;
   return {
     area,
-    columns: Array.from({ length: master.columns }, (_, i) => ({ x: area.x + i * (w + master.gutter), w })),
+    columns: columnsOf(area, master, turned),
     gutter: master.gutter,
     first,
     step,
@@ -45,10 +45,63 @@ export function pageGrid(format: FormatRecord, master: MasterRecord, side: 'left
   };
 }
 
+/** Whether a page is the mirror of the one the master describes, which has its spine on the left. */
+const isTurned = (format: FormatRecord, side: 'left' | 'right'): boolean =>
+  format.facing && side === 'left' && format.pattern !== 'repeated';
+
+function columnsOf(area: Box, { columns: count, gutter, widths }: MasterRecord, turned: boolean): { x: number; w: number }[] {
+  const room = area.w - gutter * (count - 1);
+  const shares = Array.from({ length: count }, (_, i) => widths?.[i] ?? 1);
+  if (turned) shares.reverse();
+  const sum = shares.reduce((total, share) => total + share, 0);
+  let x = area.x;
+  return shares.map((share) => {
+    const w = (room * share) / sum;
+    const column = { x, w };
+    x += w + gutter;
+    return column;
+  });
+}
+
+/** The lines that each row of modules takes, from and to, as many lines to each as there are whole ones. */
+export function moduleRows(grid: PageGrid, rows: NonNullable<MasterRecord['rows']>): (readonly [number, number])[] {
+  const each = Math.floor((grid.lines - rows.gutterLines * (rows.count - 1)) / rows.count);
+  if (each < 1) return [];
+  return Array.from({ length: rows.count }, (_, i) => {
+    const from = 1 + i * (each + rows.gutterLines);
+    return [from, from + each - 1] as const;
+  });
+}
+
+/** Where a guide lies on a page: x of an upright one, y of a level one. */
+export function guideAt(format: FormatRecord, grid: PageGrid, side: 'left' | 'right', { direction, within, at }: Guide): number {
+  const upright = direction === 'upright';
+  const from = within === 'page' ? 0 : upright ? grid.area.x : grid.area.y;
+  const length = within === 'page' ? (upright ? format.width : format.height) : upright ? grid.area.w : grid.area.h;
+  const far = 'share' in at ? at.share * length : at.points;
+  return upright && isTurned(format, side) ? from + length - far : from + far;
+}
+
+/** What running text has of a page: how many columns it is set in, how wide one is, and the lines each holds. */
+export function textArea(
+  grid: PageGrid,
+  master: Pick<MasterRecord, 'textSpan'>,
+): { columns: number; measure: number; lines: number } {
+  const span = Math.min(master.textSpan, grid.columns.length);
+  const last = grid.columns[span - 1]!;
+  const measure = last.x + last.w - grid.columns[0]!.x;
+  return { columns: Math.max(1, Math.floor(grid.columns.length / master.textSpan)), measure, lines: grid.lines };
+}
+
+/** Guides that divide a page or its type area evenly: two for thirds. */
+export const evenGuides = (direction: Guide['direction'], within: Guide['within'], parts: number): Guide[] =>
+  Array.from({ length: parts - 1 }, (_, i) => ({ direction, within, at: { share: (i + 1) / parts } }));
+
 /** The column nearest to x, from 1. */
 export function columnAt(grid: PageGrid, x: number): number {
-  const pitch = grid.columns[0]!.w + grid.gutter;
-  return clamp(Math.floor((x - grid.area.x + grid.gutter / 2) / pitch) + 1, 1, grid.columns.length);
+  const last = grid.columns.length;
+  for (let i = 1; i < last; i++) if (x < grid.columns[i]!.x - grid.gutter / 2) return i;
+  return last;
 }
 
 /** The line whose space y falls in, from 1. A line reaches from the baseline above it to its own. */

@@ -10,6 +10,8 @@ export interface FormatRecord extends RecordBase<'format'> {
   readonly facing: boolean;
   /** The side of the spine on which page 1 lies. */
   readonly firstSide: 'left' | 'right';
+  /** Left pages mirror right ones; or they repeat them, for an asymmetric look. Mirrored when not said. */
+  readonly pattern?: 'mirrored' | 'repeated' | undefined;
   /** The baseline grid: `step` apart, the first line of the type area at its top plus `offset`. */
   readonly baseline: { readonly step: number; readonly offset: number };
 }
@@ -21,5 +23,6 @@ export const formatSchema = recordSchema('format', {
   safe: sizeSchema.required(),
   facing: Joi.boolean().required(),
   firstSide: Joi.valid('left', 'right').required(),
+  pattern: Joi.valid('mirrored', 'repeated'),
   baseline: Joi.object({ step: Joi.number().min(2).max(400).required(), offset: pointsSchema.required() }).required(),
 });

@@ -1,5 +1,12 @@
 import Joi from 'joi';
-import { lineSchema, recordSchema, sizeSchema, type RecordBase } from './common';
+import { lineSchema, pointsSchema, recordSchema, sizeSchema, type RecordBase } from './common';
+
+/** A line to lay things along: upright or level, at a length or a share (0 to 1) of the page or its type area. */
+export interface Guide {
+  readonly direction: 'upright' | 'level';
+  readonly within: 'page' | 'area';
+  readonly at: { readonly points: number } | { readonly share: number };
+}
 
 /** A master page: the grid of the pages that use it. Its own frames are frame records that lie `on` it. */
 export interface MasterRecord extends RecordBase<'master'> {
@@ -8,6 +15,11 @@ export interface MasterRecord extends RecordBase<'master'> {
   readonly margins: { readonly top: number; readonly bottom: number; readonly inner: number; readonly outer: number };
   readonly columns: number;
   readonly gutter: number;
+  /** How wide each column is beside the others; all alike when not said. From the spine outwards. */
+  readonly widths?: readonly number[] | undefined;
+  /** Rows that make modules of the columns, with whole lines between them. */
+  readonly rows?: { readonly count: number; readonly gutterLines: number } | undefined;
+  readonly guides?: readonly Guide[] | undefined;
   /** Grid columns that one column of body text takes: 2 of 6, say, for three columns of text. */
   readonly textSpan: number;
 }
@@ -22,5 +34,22 @@ export const masterSchema = recordSchema('master', {
   }).required(),
   columns: Joi.number().integer().min(1).max(40).required(),
   gutter: sizeSchema.required(),
+  widths: Joi.array().max(40).items(Joi.number().positive().max(10_000)),
+  rows: Joi.object({
+    count: Joi.number().integer().min(1).max(100).required(),
+    gutterLines: Joi.number().integer().min(0).max(20).required(),
+  }),
+  guides: Joi.array()
+    .max(200)
+    .items(
+      Joi.object({
+        direction: Joi.valid('upright', 'level').required(),
+        within: Joi.valid('page', 'area').required(),
+        at: Joi.alternatives(
+          Joi.object({ points: pointsSchema.required() }),
+          Joi.object({ share: Joi.number().min(0).max(1).required() }),
+        ).required(),
+      }),
+    ),
   textSpan: Joi.number().integer().min(1).max(40).required(),
 });

@@ -1,0 +1,118 @@
+import { gridProblem } from '../page/gridRules';
+import { pageGrid } from '../page/grid';
+import { formatOf, placedPages } from '../page/pages';
+import { snappedBottom } from '../page/practice';
+import { type PaperGrid, refitted } from '../page/refit';
+import type { Diff } from '../records/diff';
+import { all, type Document, framesOn, get } from '../records/document';
+import type { FormatRecord, FrameRecord, MasterRecord } from '../records/index';
+import { ActionError, Edit } from './edit';
+import { textColumns } from './frames';
+
+export type FormatChange = Partial<Omit<FormatRecord, 'id' | 'kind'>>;
+export type GridChange = Partial<
+  Pick<MasterRecord, 'margins' | 'columns' | 'gutter' | 'widths' | 'rows' | 'guides' | 'textSpan'>
+>;
+
+/** Thrown where a page's design would not do; `field` says which part of it. */
+export class GridError extends ActionError {
+  override name = 'GridError';
+  readonly field: string;
+
+  constructor(field: string, message: string) {
+    super(message);
+    this.field = field;
+  }
+}
+
+/**
+ * Gives a document another format, for all its pages. Frames that lie on the grid of theirs lie on it again.
+ * @throws GridError with the field and a sentence
+ */
+export function setFormat(document: Document, change: FormatChange): Diff {
+  const edit = new Edit(document);
+  const format = formatOf(document);
+  edit.put(cleaned({ ...format, ...change }));
+  return refit(edit, document, all(document, 'master'));
+}
+
+/** Gives the pages of a master another grid. @throws GridError with the field and a sentence */
+export function setGrid(document: Document, id: string, change: GridChange): Diff {
+  const edit = new Edit(document);
+  const master = get(document, 'master', id);
+  const next = cleaned({ ...master, ...change });
+  // Widths of other columns than there are say nothing.
+  if (change.columns !== undefined && change.columns !== master.columns && !change.widths)
+    delete (next as { widths?: unknown }).widths;
+  edit.put({ ...next, textSpan: Math.min(next.textSpan, Math.max(1, next.columns)) });
+  return refit(edit, document, [master]);
+}
+
+/** Takes the baseline grid from a leading, and makes the type area of every master a whole number of lines of it. */
+export function setBaseline(document: Document, step: number): Diff {
+  const edit = new Edit(document);
+  const format = formatOf(document);
+  const next = { ...format, baseline: { ...format.baseline, step } };
+  const masters = all(document, 'master');
+  for (const master of masters) {
+    const problem = gridProblem(next, master);
+    if (problem) throw new GridError(problem.field, problem.message);
+  }
+  edit.put(next);
+  for (const master of masters)
+    edit.put({ ...master, margins: { ...master.margins, bottom: snappedBottom(next, master.margins).bottom } });
+  return refit(edit, document, masters);
+}
+
+/** Records whose fields that are undefined are left out. */
+function cleaned<T extends object>(record: T): T {
+  return Object.fromEntries(Object.entries(record).filter(([, value]) => value !== undefined)) as T;
+}
+
+/** Moves frames from the grids their masters had to those they have. */
+function refit(edit: Edit, before: Document, masters: readonly MasterRecord[]): Diff {
+  const oldFormat = formatOf(before);
+  const format = formatOf(edit.document);
+  const grids = (master: MasterRecord, side: 'left' | 'right'): readonly [PaperGrid, PaperGrid] => {
+    const now = get(edit.document, 'master', master.id);
+    return [
+      { format: oldFormat, grid: pageGrid(oldFormat, master, side) },
+      { format, grid: pageGrid(format, now, side) },
+    ];
+  };
+  for (const master of masters) {
+    const problem = gridProblem(format, get(edit.document, 'master', master.id));
+    if (problem) throw new GridError(problem.field, problem.message);
+    for (const frame of framesOn(before, master.id)) {
+      const [from, to] = grids(master, frame.side === 'left' ? 'left' : 'right');
+      refitFrame(edit, frame, from, to, master, get(edit.document, 'master', master.id));
+    }
+  }
+  const changed = new Map(masters.map((master) => [master.id, master]));
+  for (const { page, side } of placedPages(before)) {
+    const master = changed.get(page.master);
+    if (!master) continue;
+    const [from, to] = grids(master, side);
+    for (const frame of framesOn(before, page.id))
+      refitFrame(edit, frame, from, to, master, get(edit.document, 'master', master.id));
+  }
+  return edit.diff();
+}
+
+function refitFrame(
+  edit: Edit,
+  frame: FrameRecord,
+  from: PaperGrid,
+  to: PaperGrid,
+  before: MasterRecord,
+  now: MasterRecord,
+): void {
+  const box = refitted(frame.box, from, to);
+  const { content } = frame;
+  if (content.type !== 'text') return void edit.put({ ...frame, box });
+  // A text that was divided as the house divides such a box is divided so again.
+  const byHouse = content.columns === textColumns(from.grid, before, frame.box);
+  const columns = byHouse ? textColumns(to.grid, now, box) : content.columns;
+  const gutter = content.gutter === from.grid.gutter ? to.grid.gutter : content.gutter;
+  edit.put({ ...frame, box, content: { ...content, columns, gutter } });
+}
