@@ -35,7 +35,10 @@ const go = async (number) => {
 
 await page.goto(origin, { waitUntil: 'domcontentloaded' });
 await shot('shelf');
-await page.click('::-p-text(House, type)');
+await page.click('a[href$="/grid"]');
+await page.waitForFunction(() => document.querySelectorAll('[data-chunk] text').length > 500);
+await shot('grid');
+await page.click('nav a[href$="/type"]');
 await page.waitForSelector('[data-specimen]');
 await page.waitForSelector('.js-plotly-plot .scatterlayer');
 await shot('type');

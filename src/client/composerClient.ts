@@ -3,7 +3,7 @@ import type { Fit } from '@/core/compose/fit';
 import type { Box, Point } from '@/core/geometry/box';
 import type { Diff } from '@/core/records/diff';
 import type { TextEdit, TextPlace } from '@/core/records/typing';
-import type { DocumentStore } from './documentStore';
+import type { Document } from '@/core/records/document';
 import type { FromWorker, PlannedActions, Sentence, ToWorker } from './messages';
 
 /** A chunk of painted page, kept by identity as long as its markup is the same. */
@@ -11,6 +11,13 @@ export interface Painted {
   readonly key: string;
   readonly frame: string;
   readonly markup: string;
+}
+
+/** A document that tells of its changes. */
+export interface DocumentSource {
+  readonly document: Document;
+  /** Gives how to stop listening. */
+  onDiff(listener: (diff: Diff) => void): () => void;
 }
 
 /** What the typesetter last gave. */
@@ -46,7 +53,7 @@ export class ComposerClient {
   #busy = false;
   #waiting: { diff: Diff | null } | undefined;
 
-  constructor(store: DocumentStore) {
+  constructor(store: DocumentSource) {
     this.#worker = new Worker(new URL('./compose.worker.ts', import.meta.url), { type: 'module' });
     const waiting: ToWorker[] = [{ type: 'open', records: [...store.document.records.values()] }];
     let ready = false;

@@ -10,6 +10,7 @@ interface TypedFieldProps {
   readonly shown: string;
   /** @throws Error with a sentence where what was typed is no value */
   readonly read: (typed: string) => number;
+  /** @throws Error with a sentence where the value would not do; it stays in the field, to be mended */
   readonly onChange: (value: number) => void;
 }
 
@@ -25,9 +26,9 @@ export function TypedField({ label, hideLabel = false, value, shown, read, onCha
     if (typed === undefined) return;
     try {
       const next = read(typed);
+      if (Math.abs(next - value) > 1e-6) onChange(next);
       setTyped(undefined);
       setWrong(undefined);
-      if (Math.abs(next - value) > 1e-6) onChange(next);
     } catch (error) {
       setWrong((error as Error).message);
     }

@@ -292,7 +292,8 @@ describe('the type sheet', () => {
   it('shows every paragraph style in real text with its figures, and the chart of word spaces', async () => {
     const page = await browser.newPage();
     await page.goto(server.origin, { waitUntil: 'domcontentloaded' });
-    await page.click('::-p-text(House, type)');
+    await page.click('a[href$="/grid"]');
+    await (await page.waitForSelector('nav ::-p-text(Type)'))!.click();
     await page.waitForSelector('[data-specimen]');
     await page.waitForSelector('.js-plotly-plot .scatterlayer');
     const specimens = await page.$$eval('[data-specimen]', (rows) =>

@@ -4,20 +4,46 @@ import type { Browser, Page } from 'puppeteer-core';
 import { nanoid } from 'nanoid';
 import { query } from './application';
 
-/** A copy of the demo's issue for one test to work on. */
-export async function copyIssue(databaseUrl: string): Promise<string> {
+/** A copy of a document of the demo for one test to work on, of its publication or of another. */
+async function copyDocument(databaseUrl: string, of: string, publication?: string): Promise<string> {
   const id = nanoid(10);
   await query(
     databaseUrl,
-    "insert into document (id, publication_id, kind, name) select $1, publication_id, kind, name from document where id = 'longspar-14'",
-    [id],
+    `insert into document (id, publication_id, kind, name)
+     select $1, coalesce($3, publication_id), kind, name from document where id = $2`,
+    [id, of, publication ?? null],
   );
   await query(
     databaseUrl,
-    "insert into record (document_id, id, kind, body, version) select $1, id, kind, body, 0 from record where document_id = 'longspar-14'",
-    [id],
+    'insert into record (document_id, id, kind, body, version) select $1, id, kind, body, 0 from record where document_id = $2',
+    [id, of],
   );
   return id;
+}
+
+export const copyIssue = (databaseUrl: string): Promise<string> => copyDocument(databaseUrl, 'longspar-14');
+
+/** A copy of Longspar's house, as that of a publication of its own. */
+export async function copyHouse(databaseUrl: string): Promise<string> {
+  const id = nanoid(10);
+  await query(
+    databaseUrl,
+    "insert into publication (id, name, kind, frequency, position) values ($1, 'Trial', 'magazine', 'quarterly', 9)",
+    [id],
+  );
+  return copyDocument(databaseUrl, 'longspar-house', id);
+}
+
+/** Waits until something on a page is as it should be. */
+export async function until(page: Page, what: string, holds: (...args: never[]) => unknown, ...args: unknown[]): Promise<void> {
+  try {
+    await page.waitForFunction(holds as never, { timeout: 20_000, polling: 50 }, ...args);
+  } catch {
+    // What it came to instead is worth a look.
+    const path = join(tmpdir(), `kite-${Date.now()}.png`) as `${string}.png`;
+    await page.screenshot({ path });
+    throw new Error(`It never came about that ${what}: see ${path}.`);
+  }
 }
 
 export interface Spot {
@@ -52,15 +78,8 @@ export class Desk {
   }
 
   /** Waits until something on the screen is as it should be. */
-  async until(what: string, holds: (...args: never[]) => unknown, ...args: unknown[]): Promise<void> {
-    try {
-      await this.page.waitForFunction(holds as never, { timeout: 20_000, polling: 50 }, ...args);
-    } catch {
-      // What it came to instead is worth a look.
-      const path = join(tmpdir(), `kite-${Date.now()}.png`) as `${string}.png`;
-      await this.page.screenshot({ path });
-      throw new Error(`It never came about that ${what}: see ${path}.`);
-    }
+  until(what: string, holds: (...args: never[]) => unknown, ...args: unknown[]): Promise<void> {
+    return until(this.page, what, holds, ...args);
   }
 
   async stored(): Promise<void> {

@@ -3,7 +3,7 @@
 import { format } from 'date-fns';
 import { Download, FileText, Printer } from 'lucide-react';
 import { useEffect, useState, type ReactNode } from 'react';
-import { IssueHeader } from '../issue/IssueHeader';
+import { IssueHeader } from '../frame/IssueHeader';
 
 /** A delivery as the server tells of it. */
 export interface DeliveryView {

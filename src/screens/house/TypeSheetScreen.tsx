@@ -1,19 +1,19 @@
 'use client';
 
-import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import type { PaintedSpecimen, TypeSheet, TypeSheetOrder } from '@/client/typeSheet.worker';
 import { unevennessOf } from '@/core/compose/typeSheet';
 import { formatNumber } from '@/core/length/length';
-import { KiteMark } from '@/parts/KiteMark';
+import { HouseFrame } from './HouseFrame';
 import { WordSpaceChart } from './WordSpaceChart';
 
 interface TypeSheetScreenProps extends TypeSheetOrder {
+  readonly id: string;
   readonly publication: string;
 }
 
 /** A house's paragraph styles in real composed text, with the figures that follow from them. */
-export function TypeSheetScreen({ publication, records, sample, body }: TypeSheetScreenProps) {
+export function TypeSheetScreen({ id, publication, records, sample, body }: TypeSheetScreenProps) {
   const [sheet, setSheet] = useState<TypeSheet>();
   useEffect(() => {
     const worker = new Worker(new URL('../../client/typeSheet.worker.ts', import.meta.url), { type: 'module' });
@@ -25,24 +25,20 @@ export function TypeSheetScreen({ publication, records, sample, body }: TypeShee
   }, [records, sample, body]);
   const made = sheet && 'specimens' in sheet ? sheet : undefined;
   return (
-    <div className="bg-base-100 flex min-h-full flex-col">
-      <header className="border-base-300 bg-base-100 sticky top-0 z-10 flex h-11 items-center gap-4 border-b px-3">
-        <Link href="/" aria-label="Shelf">
-          <KiteMark />
-        </Link>
-        <h1 className="font-semibold">
-          <Link href="/" className="hover:underline">
-            {publication}
-          </Link>
-          <span className="px-1.5 opacity-40">/</span>House, type
-        </h1>
-        {made && (
-          <p className="narrow ml-auto opacity-75">
+    <HouseFrame
+      id={id}
+      publication={publication}
+      chapter="type"
+      tools={
+        made && (
+          <p className="narrow opacity-75">
             {made.specimens.length} paragraph styles; {made.wordsPerPage.toLocaleString('en-GB')} words of the body fit a page
           </p>
-        )}
-      </header>
-      <main className="mx-auto w-full max-w-[76rem] px-8 py-6">
+        )
+      }
+    >
+      <main className="bg-base-100 min-w-0 flex-1 overflow-auto px-8 py-6">
+        <h1 className="sr-only">{publication}: type</h1>
         {!sheet && <p role="status">Setting the type …</p>}
         {sheet && 'failed' in sheet && (
           <p role="alert" className="text-error">
@@ -68,7 +64,7 @@ export function TypeSheetScreen({ publication, records, sample, body }: TypeShee
           </>
         )}
       </main>
-    </div>
+    </HouseFrame>
   );
 }
 

@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 import { ComposerClient } from '@/client/composerClient';
 import type { DocumentStore, Opened } from '@/client/documentStore';
 import { openStore } from '@/client/openStore';
-import { IssueHeader } from '../issue/IssueHeader';
+import { IssueHeader } from '../frame/IssueHeader';
 import { Workbench } from './Workbench';
 
 interface PagesScreenProps {

@@ -2,7 +2,7 @@
 
 import { memo, type ReactElement } from 'react';
 import type { ComposerClient, Painted } from '@/client/composerClient';
-import { pageGrid } from '@/core/page/grid';
+import { guideAt, moduleRows, pageGrid, stretchBox } from '@/core/page/grid';
 import type { PlacedPage } from '@/core/page/pages';
 import type { FormatRecord } from '@/core/records/index';
 import { useSetting } from './useSetting';
@@ -79,6 +79,39 @@ export const Guides = memo(function Guides({ format, page, columns, baselines, k
           />
         </>
       )}
+      {columns &&
+        page.master.rows &&
+        moduleRows(grid, page.master.rows).map(([from, to]) => {
+          const row = stretchBox(grid, { columns: [1, grid.columns.length], lines: [from, to] });
+          return (
+            <path
+              key={from}
+              d={`M${row.x} ${row.y}h${row.w}M${row.x} ${row.y + row.h}h${row.w}`}
+              stroke="var(--guide-column)"
+              strokeWidth={hair}
+              opacity={0.6}
+              data-guide="row"
+            />
+          );
+        })}
+      {columns &&
+        page.master.guides?.map((guide, i) => {
+          const at = guideAt(format, grid, page.side, guide);
+          const upright = guide.direction === 'upright';
+          return (
+            <line
+              key={i}
+              x1={upright ? at : -format.bleed}
+              x2={upright ? at : format.width + format.bleed}
+              y1={upright ? -format.bleed : at}
+              y2={upright ? format.height + format.bleed : at}
+              stroke="var(--guide-line)"
+              strokeWidth={hair}
+              strokeDasharray={`${6 * hair} ${4 * hair}`}
+              data-guide="drawn"
+            />
+          );
+        })}
       {lines}
     </g>
   );

@@ -10,7 +10,7 @@ import { pageGrid, stretchBox, stretchWords } from '@/core/page/grid';
 import { formatOf, spreads, type PlacedPage } from '@/core/page/pages';
 import { find, framesOn } from '@/core/records/document';
 import { Notices } from '@/parts/Notices';
-import { IssueHeader } from '../issue/IssueHeader';
+import { IssueHeader } from '../frame/IssueHeader';
 import { barPlace, menuPlace } from './besideFrame';
 import { CommandBar } from './CommandBar';
 import { deskCommands } from './deskCommands';
@@ -329,8 +329,7 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
         store={store}
         undo={undo}
         redo={redo}
-        onUndo={() => turn('undo')}
-        onRedo={() => turn('redo')}
+        onTurn={turn}
         onCommands={() => setDialog('commands')}
         onHelp={() => setDialog('help')}
       />

@@ -1,6 +1,6 @@
 import type { Box } from '@/core/geometry/box';
 import { mapped, rotation } from '@/core/geometry/matrix';
-import { pageGrid } from '@/core/page/grid';
+import { guideAt, pageGrid } from '@/core/page/grid';
 import type { PlacedPage } from '@/core/page/pages';
 import type { FormatRecord } from '@/core/records/index';
 
@@ -20,7 +20,7 @@ export interface Catches {
   readonly y: readonly number[];
 }
 
-/** Column edges, the trim and the bleed; every line of the baseline grid. */
+/** Column edges, guides, the trim and the bleed; every line of the baseline grid, on which modules begin and end. */
 export function catchesOf(format: FormatRecord, pages: readonly PlacedPage[]): Catches {
   const x = new Set<number>();
   const y = new Set<number>();
@@ -31,6 +31,11 @@ export function catchesOf(format: FormatRecord, pages: readonly PlacedPage[]): C
       x.add(dx + column.x + column.w);
     }
     for (const edge of [-format.bleed, 0, format.width, format.width + format.bleed]) x.add(dx + edge);
+    for (const guide of master.guides ?? []) {
+      const at = guideAt(format, grid, side, guide);
+      if (guide.direction === 'upright') x.add(dx + at);
+      else y.add(at);
+    }
     for (let line = 0; line <= grid.lines; line++) y.add(grid.first + (line - 1) * grid.step);
     for (const edge of [-format.bleed, 0, format.height, format.height + format.bleed]) y.add(edge);
   }

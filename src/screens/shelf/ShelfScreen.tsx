@@ -45,8 +45,8 @@ export function ShelfScreen({ publications, today }: { publications: readonly Sh
               </p>
               {publication.house && (
                 <p className="pt-1">
-                  <Link href={`/houses/${publication.house}/type`} className="link">
-                    House, type
+                  <Link href={`/houses/${publication.house}/grid`} className="link">
+                    House
                   </Link>
                 </p>
               )}

@@ -1,13 +1,13 @@
 import { notFound } from 'next/navigation';
 import { TypeSheetScreen } from '@/screens/house/TypeSheetScreen';
-import { openTypeSheet } from '@/services/house/openTypeSheet';
+import { openHouse } from '@/services/house/openHouse';
 
 export const dynamic = 'force-dynamic';
 
 export default async function TypePage({ params }: { params: Promise<{ house: string }> }) {
   const { house } = await params;
-  const opened = await openTypeSheet(house);
+  const opened = await openHouse(house);
   if (!opened) notFound();
   const { head, records, sample, body } = opened;
-  return <TypeSheetScreen publication={head.publicationName} records={records} sample={sample} body={body} />;
+  return <TypeSheetScreen id={head.id} publication={head.publicationName} records={records} sample={sample} body={body} />;
 }

@@ -1,10 +1,11 @@
 'use client';
 
-import { Keyboard, Redo2, Search, Undo2 } from 'lucide-react';
+import { Keyboard, Search } from 'lucide-react';
 import Link from 'next/link';
-import { useSyncExternalStore } from 'react';
 import type { DocumentStore } from '@/client/documentStore';
 import { KiteMark } from '@/parts/KiteMark';
+import { SaveState } from './SaveState';
+import { TurnButtons } from './TurnButtons';
 
 /** The places of an issue that there are, in the order of the work. */
 const PLACES = [
@@ -20,8 +21,7 @@ interface IssueHeaderProps {
   readonly store?: DocumentStore;
   readonly undo?: string | undefined;
   readonly redo?: string | undefined;
-  readonly onUndo?: () => void;
-  readonly onRedo?: () => void;
+  readonly onTurn?: (how: 'undo' | 'redo') => void;
   readonly onCommands?: () => void;
   readonly onHelp?: () => void;
 }
@@ -34,8 +34,7 @@ export function IssueHeader({
   store,
   undo,
   redo,
-  onUndo,
-  onRedo,
+  onTurn,
   onCommands,
   onHelp,
 }: IssueHeaderProps) {
@@ -65,30 +64,7 @@ export function IssueHeader({
       </nav>
       <div className="ml-auto flex items-center gap-1">
         {store && <SaveState store={store} />}
-        {onUndo && (
-          <>
-            <button
-              type="button"
-              className="btn btn-ghost btn-sm btn-square"
-              disabled={!undo}
-              onClick={onUndo}
-              aria-label={undo ? `Undo: ${undo}` : 'Nothing to undo'}
-              title={undo ? `Undo: ${undo}` : 'Nothing to undo'}
-            >
-              <Undo2 size={17} />
-            </button>
-            <button
-              type="button"
-              className="btn btn-ghost btn-sm btn-square"
-              disabled={!redo}
-              onClick={onRedo}
-              aria-label={redo ? `Redo: ${redo}` : 'Nothing to redo'}
-              title={redo ? `Redo: ${redo}` : 'Nothing to redo'}
-            >
-              <Redo2 size={17} />
-            </button>
-          </>
-        )}
+        {onTurn && <TurnButtons undo={undo} redo={redo} onTurn={onTurn} />}
         {onCommands && (
           <button
             type="button"
@@ -113,24 +89,5 @@ export function IssueHeader({
         )}
       </div>
     </header>
-  );
-}
-
-/** How far what was done has come; by itself, since it changes more often than anything around it. */
-function SaveState({ store }: { store: DocumentStore }) {
-  const state = useSyncExternalStore(store.subscribe, store.state, store.state);
-  const time = (at: Date) => at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
-  const text =
-    state.is === 'storing' ? 'Storing …' : state.is === 'waiting' ? state.why : state.at ? `Stored ${time(state.at)}` : 'Stored';
-  return (
-    <p
-      role="status"
-      aria-label="Save state"
-      data-state={state.is}
-      className={`mr-3 max-w-md truncate ${state.is === 'waiting' ? 'text-error' : 'text-success'}`}
-      title={text}
-    >
-      {text}
-    </p>
   );
 }

@@ -1,12 +1,11 @@
 import { sampleOf, type SampleText } from '@/core/compose/typeSheet';
 import { documentOf } from '@/core/records/document';
-import type { DocumentRecord } from '@/core/records/index';
-import { documentHead, loadRecords, NoSuchDocumentError, type DocumentHead } from '@/store/documents';
+import { loadRecords, NoSuchDocumentError } from '@/store/documents';
 import { listIssues } from '@/store/publications';
+import { openDocument, type OpenedDocument } from '../documents/open';
 
-export interface OpenedTypeSheet {
-  readonly head: DocumentHead;
-  readonly records: readonly DocumentRecord[];
+export interface OpenedHouse extends OpenedDocument {
+  /** Text of the publication's own, to show its design in. */
   readonly sample: SampleText;
   /** The style of running text. */
   readonly body: string;
@@ -21,17 +20,16 @@ const PLAIN_SAMPLE: SampleText = {
   ],
 };
 
-/** A house with text of its latest issue to show its type in; undefined where there is no such house. */
-export async function openTypeSheet(id: string): Promise<OpenedTypeSheet | undefined> {
+/** A house with text of its latest issue to show its design in; undefined where there is no such house. */
+export async function openHouse(id: string): Promise<OpenedHouse | undefined> {
   try {
-    const head = await documentHead(id);
-    if (head.kind !== 'house') return undefined;
-    const [{ records }, issues] = await Promise.all([loadRecords(id), listIssues()]);
-    const latest = issues.find((issue) => issue.publication === head.publication);
+    const opened = await openDocument(id);
+    if (opened.head.kind !== 'house') return undefined;
+    const latest = (await listIssues()).find((issue) => issue.publication === opened.head.publication);
     const sample = latest && sampleOf(documentOf((await loadRecords(latest.id)).records));
-    const styles = records.filter(({ kind }) => kind === 'paragraphStyle');
+    const styles = opened.records.filter(({ kind }) => kind === 'paragraphStyle');
     const body = styles.find((style) => style.id === 'body') ?? styles[0];
-    return body && { head, records, sample: sample ?? PLAIN_SAMPLE, body: body.id };
+    return body && { ...opened, sample: sample ?? PLAIN_SAMPLE, body: body.id };
   } catch (error) {
     if (error instanceof NoSuchDocumentError) return undefined;
     throw error;

@@ -1,0 +1,21 @@
+import { notFound } from 'next/navigation';
+import { GridScreen } from '@/screens/house/grid/GridScreen';
+import { openHouse } from '@/services/house/openHouse';
+
+export const dynamic = 'force-dynamic';
+
+export default async function GridPage({ params }: { params: Promise<{ house: string }> }) {
+  const { house } = await params;
+  const opened = await openHouse(house);
+  if (!opened) notFound();
+  const { head, seq, records, history, sample, body } = opened;
+  return (
+    <GridScreen
+      id={head.id}
+      publication={head.publicationName}
+      opened={{ seq, records, history }}
+      sample={sample.body}
+      body={body}
+    />
+  );
+}

@@ -1,0 +1,23 @@
+'use client';
+
+import { useSyncExternalStore } from 'react';
+import type { DocumentStore } from '@/client/documentStore';
+
+/** How far what was done has come; by itself, since it changes more often than anything around it. */
+export function SaveState({ store }: { store: DocumentStore }) {
+  const state = useSyncExternalStore(store.subscribe, store.state, store.state);
+  const time = (at: Date) => at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+  const text =
+    state.is === 'storing' ? 'Storing …' : state.is === 'waiting' ? state.why : state.at ? `Stored ${time(state.at)}` : 'Stored';
+  return (
+    <p
+      role="status"
+      aria-label="Save state"
+      data-state={state.is}
+      className={`mr-3 max-w-md truncate ${state.is === 'waiting' ? 'text-error' : 'text-success'}`}
+      title={text}
+    >
+      {text}
+    </p>
+  );
+}

@@ -1,0 +1,55 @@
+'use client';
+
+import Link from 'next/link';
+import type { ReactNode } from 'react';
+import { KiteMark } from '@/parts/KiteMark';
+
+/** The chapters of a house that there are, in the order in which it is set up. */
+const CHAPTERS = [
+  { name: 'Format and grid', path: 'grid' },
+  { name: 'Type', path: 'type' },
+] as const;
+
+interface HouseFrameProps {
+  readonly id: string;
+  readonly publication: string;
+  readonly chapter: (typeof CHAPTERS)[number]['path'];
+  /** On the right of the header: how far what was done is, undo and redo. */
+  readonly tools?: ReactNode;
+  readonly children: ReactNode;
+}
+
+/** A house: its chapters on the left, the thing itself beside them. */
+export function HouseFrame({ id, publication, chapter, tools, children }: HouseFrameProps) {
+  return (
+    <div className="flex h-full flex-col">
+      <header className="border-base-300 bg-base-100 flex h-11 shrink-0 items-center gap-4 border-b px-3">
+        <Link href="/" aria-label="Shelf" className="flex items-center gap-2">
+          <KiteMark />
+        </Link>
+        <p className="font-semibold whitespace-nowrap">
+          <Link href="/" className="hover:underline">
+            {publication}
+          </Link>
+          <span className="px-1.5 opacity-40">/</span>House
+        </p>
+        <div className="ml-auto flex items-center gap-1">{tools}</div>
+      </header>
+      <div className="flex min-h-0 flex-1">
+        <nav aria-label="Chapters of the house" className="border-base-300 bg-base-100 w-44 shrink-0 border-r py-3">
+          {CHAPTERS.map(({ name, path }) => (
+            <Link
+              key={path}
+              href={`/houses/${id}/${path}`}
+              aria-current={path === chapter ? 'page' : undefined}
+              className={`block border-l-[3px] py-1.5 pl-3 ${path === chapter ? 'border-primary font-semibold' : 'border-transparent opacity-75 hover:opacity-100'}`}
+            >
+              {name}
+            </Link>
+          ))}
+        </nav>
+        {children}
+      </div>
+    </div>
+  );
+}

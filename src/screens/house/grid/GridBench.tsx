@@ -1,0 +1,157 @@
+'use client';
+
+import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
+import { type FormatChange, type GridChange, setBaseline, setFormat, setGrid } from '@/core/actions/house';
+import { pageGrid, textArea } from '@/core/page/grid';
+import { formatOf, spreads } from '@/core/page/pages';
+import { SPECIMEN_TEXT, specimenDocument } from '@/core/page/specimen';
+import { applied, type Diff } from '@/core/records/diff';
+import { all, type Document, find, get } from '@/core/records/document';
+import { styleSheet } from '@/core/type/styles';
+import { Notices } from '@/parts/Notices';
+import { Select } from '@/parts/Select';
+import { SaveState } from '../../frame/SaveState';
+import { TurnButtons } from '../../frame/TurnButtons';
+import { useNotices } from '../../pages/useNotices';
+import { useSetting } from '../../pages/useSetting';
+import { HouseFrame } from '../HouseFrame';
+import { ColumnChapter } from './ColumnChapter';
+import { GridDesk } from './GridDesk';
+import type { GridTools } from './GridScreen';
+import { GuideChapter } from './GuideChapter';
+import { LineChapter } from './LineChapter';
+import { MarginChapter } from './MarginChapter';
+import { PaperChapter } from './PaperChapter';
+import { specimenFigures } from './specimenFigures';
+
+interface GridBenchProps extends GridTools {
+  readonly id: string;
+  readonly publication: string;
+  readonly sample: readonly string[];
+  readonly body: string;
+}
+
+/** Changes of format and grid. Those that would not do throw a sentence, which stands at the field they were typed into. */
+export interface GridActions {
+  readonly format: (change: FormatChange) => void;
+  readonly grid: (change: GridChange) => void;
+  readonly baseline: (step: number) => void;
+}
+
+/** Format and grid of a house: the spread drawn true and live in the middle, what decides it on the right. */
+export function GridBench({ id, publication, sample, body, store, specimen, composer }: GridBenchProps) {
+  const { document, undo, redo } = useSyncExternalStore(store.subscribe, store.snapshot, store.snapshot);
+  const fits = useSetting(composer, (setting) => setting.fits);
+  const trouble = useSetting(composer, (setting) => setting.trouble);
+  const { notices, say, close } = useNotices();
+  const masters = all(document, 'master');
+  const [chosen, setChosen] = useState(masters[0]!.id);
+  const master = find(document, 'master', chosen) ?? masters[0]!;
+  /** A change that a hand is trying. */
+  const [draft, setDraft] = useState<Diff>();
+  const house = useMemo(() => (draft ? applied(document, draft) : document), [document, draft]);
+
+  const shown = useMemo(
+    () => specimenDocument(house, master.id, { publication, paragraphs: sample, style: body }),
+    [house, master.id, publication, sample, body],
+  );
+  useEffect(() => specimen.show(shown), [specimen, shown]);
+
+  const act = (label: string, action: (document: Document) => Diff) => store.do(label, action(store.document));
+  const actions: GridActions = {
+    format: (change) => act('Change the format', (now) => setFormat(now, change)),
+    grid: (change) => act('Change the grid', (now) => setGrid(now, master.id, change)),
+    baseline: (step) => act('Change the baseline grid', (now) => setBaseline(now, step)),
+  };
+  /** For buttons, which have no field to say a sentence at. */
+  const pressed = (work: () => void) => {
+    try {
+      work();
+    } catch (error) {
+      say((error as Error).message, 'wrong');
+    }
+  };
+  const turn = (how: 'undo' | 'redo') => {
+    const done = how === 'undo' ? store.undo() : store.redo();
+    if (done && 'refused' in done) say(done.refused, 'wrong');
+  };
+
+  const format = formatOf(house);
+  const own = get(house, 'master', master.id);
+  const grid = pageGrid(format, own, 'right');
+  const leading = styleSheet(house).paragraph.get(body)?.leading ?? format.baseline.step;
+  const figures = specimenFigures(find(shown, 'text', SPECIMEN_TEXT)!.body, fits.get(SPECIMEN_TEXT));
+  const area = textArea(grid, own);
+  const chapter = { format, master: own, grid, actions, pressed };
+  return (
+    <HouseFrame
+      id={id}
+      publication={publication}
+      chapter="grid"
+      tools={
+        <>
+          <SaveState store={store} />
+          <TurnButtons undo={undo} redo={redo} onTurn={turn} />
+        </>
+      }
+    >
+      <main className="bg-base-200 relative min-w-0 flex-1">
+        <h1 className="sr-only">{publication}: format and grid</h1>
+        <GridDesk
+          house={house}
+          pages={spreads(shown).at(-1)!}
+          composer={composer}
+          onDraft={(widths) => setDraft(widths && setGrid(store.document, master.id, { widths }))}
+          onWidths={(widths) => {
+            setDraft(undefined);
+            pressed(() => actions.grid({ widths }));
+          }}
+        />
+        {trouble && (
+          <p role="alert" className="text-error absolute top-3 left-3">
+            {trouble}
+          </p>
+        )}
+        <dl
+          aria-label="Figures of the specimen"
+          className="narrow bg-base-100/90 absolute right-0 bottom-0 left-0 flex justify-center gap-8 px-4 py-1.5"
+        >
+          {(
+            [
+              ['Type area', `${grid.lines} lines`],
+              [
+                'Text',
+                `${area.columns} ${area.columns === 1 ? 'column' : 'columns'}, ${Math.round(area.measure * 10) / 10} pt wide`,
+              ],
+              ['Characters a line', figures ? String(Math.round(figures.charactersPerLine)) : '…'],
+              ['Lines a column', String(area.lines)],
+              ['Words a page', figures ? figures.wordsPerPage.toLocaleString('en-GB') : '…'],
+            ] as const
+          ).map(([term, value]) => (
+            <div key={term} className="flex gap-1.5">
+              <dt className="opacity-75">{term}</dt>
+              <dd className="font-semibold">{value}</dd>
+            </div>
+          ))}
+        </dl>
+      </main>
+      <aside
+        aria-label="Format and grid"
+        className="border-base-300 bg-base-100 flex w-64 shrink-0 flex-col gap-3.5 overflow-auto border-l px-3.5 py-3"
+      >
+        <PaperChapter {...chapter} />
+        <Select
+          label="Grid of the pages"
+          value={master.id}
+          of={masters.map(({ id: value, name }) => ({ value, name }))}
+          onChange={setChosen}
+        />
+        <MarginChapter {...chapter} />
+        <ColumnChapter {...chapter} />
+        <LineChapter {...chapter} leading={leading} />
+        <GuideChapter {...chapter} />
+      </aside>
+      <Notices notices={notices} onClose={close} />
+    </HouseFrame>
+  );
+}

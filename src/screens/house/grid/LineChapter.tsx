@@ -1,0 +1,59 @@
+'use client';
+
+import { formatLength } from '@/core/length/length';
+import { snappedBottom } from '@/core/page/practice';
+import { LengthField } from '@/parts/LengthField';
+import { Chapter } from '../../pages/detail/Chapter';
+import type { GridChapterProps } from './chapter';
+
+/** A hundredth of a point is no line's part. */
+const WHOLE = 0.01;
+
+/** The baseline grid: its step from the leading of the body, and a type area of whole lines. */
+export function LineChapter({ format, master, grid, actions, pressed, leading }: GridChapterProps & { leading: number }) {
+  const { step, offset } = format.baseline;
+  const { margins } = master;
+  const snapped = snappedBottom(format, margins);
+  const rest = (grid.area.h - offset) / step;
+  const isWhole = Math.abs(rest - Math.round(rest)) * step < WHOLE;
+  return (
+    <Chapter name="Baselines" now={`${formatLength(step, 'pt')} apart`}>
+      <div className="flex gap-2">
+        <LengthField
+          label="Lines apart"
+          unit="pt"
+          value={step}
+          onChange={(points) => actions.format({ baseline: { step: points, offset } })}
+        />
+        <LengthField
+          label="Below the top"
+          unit="pt"
+          value={offset}
+          onChange={(points) => actions.format({ baseline: { step, offset: points } })}
+        />
+      </div>
+      {Math.abs(leading - step) > WHOLE && (
+        <button type="button" className="btn btn-xs self-start" onClick={() => pressed(() => actions.baseline(leading))}>
+          Take {formatLength(leading, 'pt')} from the body
+        </button>
+      )}
+      {isWhole ? (
+        <p className="text-success">The type area is {grid.lines} whole lines.</p>
+      ) : (
+        <>
+          <p>
+            The type area is {(Math.round(rest * 100) / 100).toLocaleString('en-GB')} lines. With a bottom margin of{' '}
+            {formatLength(snapped.bottom, 'mm')} instead of {formatLength(margins.bottom, 'mm')} it is {snapped.lines}.
+          </p>
+          <button
+            type="button"
+            className="btn btn-xs self-start"
+            onClick={() => pressed(() => actions.grid({ margins: { ...margins, bottom: snapped.bottom } }))}
+          >
+            Make it whole lines
+          </button>
+        </>
+      )}
+    </Chapter>
+  );
+}

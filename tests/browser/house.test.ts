@@ -1,0 +1,203 @@
+import type { Browser, Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { mm } from '@/core/length/length';
+import type { FormatRecord, FrameRecord, MasterRecord } from '@/core/records/index';
+import { openServer, query, type Server } from '../support/application';
+import { openChromium } from '../support/chromium';
+import { copyHouse, until } from '../support/desk';
+
+/** The design of a publication, set up with real mouse and keyboard on the real application. */
+
+const databaseUrl = inject('databaseUrl');
+let server: Server;
+let browser: Browser;
+let page: Page;
+let house: string;
+const problems: string[] = [];
+
+beforeAll(async () => {
+  server = await openServer(databaseUrl);
+  browser = await openChromium();
+  house = await copyHouse(databaseUrl);
+  page = await browser.newPage();
+  page.on('pageerror', (error) => problems.push(String(error)));
+  await page.goto(`${server.origin}/houses/${house}/grid`, { waitUntil: 'domcontentloaded' });
+  await until(page, 'the specimen is set', () => document.querySelectorAll('[data-chunk] text').length > 500);
+});
+
+afterAll(async () => {
+  await browser?.close();
+  await server?.stop();
+});
+
+const stored = () => until(page, 'it is stored', () => document.querySelector('[data-state=stored]') !== null);
+
+async function record<T>(id: string): Promise<T> {
+  await stored();
+  const rows = await query<{ body: T }>(databaseUrl, 'select body from record where document_id = $1 and id = $2', [house, id]);
+  return rows[0]!.body;
+}
+const format = () => record<FormatRecord>('format');
+const master = () => record<MasterRecord>('feature');
+
+async function fill(label: string, value: string): Promise<void> {
+  const field = (await page.waitForSelector(`aside ::-p-aria([name="${label}"])`))!;
+  await field.click({ count: 3 });
+  await page.keyboard.type(value);
+  await page.keyboard.press('Enter');
+}
+const press = async (words: string) => (await page.waitForSelector(`aside ::-p-text(${words})`))!.click();
+const figure = (name: string) =>
+  page.$eval(
+    'dl[aria-label="Figures of the specimen"]',
+    (list, term) => [...list.querySelectorAll('dt')].find((each) => each.textContent === term)!.nextElementSibling!.textContent!,
+    name,
+  );
+const changes = async () => (await query(databaseUrl, 'select seq from change where document_id = $1', [house])).length;
+
+describe('format and grid', () => {
+  it('shows a spread in real text with its figures', async () => {
+    expect(await figure('Type area')).toBe('52 lines');
+    expect(await figure('Text')).toContain('3 columns');
+    expect(Number(await figure('Characters a line'))).toBeGreaterThan(30);
+    expect(await page.$$eval('[data-guide=column]', (bands) => bands.length)).toBe(12);
+  });
+
+  it('takes sizes by name, by length and arithmetic, and by proportion', async () => {
+    await page.select('aside select', 'A4');
+    expect(await format()).toMatchObject({ width: expect.closeTo(mm(210), 3), height: expect.closeTo(mm(297), 3) });
+    await fill('Page width', '420/2 + 10mm');
+    expect((await format()).width).toBeCloseTo(mm(220), 2);
+    await press('3:4');
+    expect((await format()).height).toBeCloseTo(mm(220) / 0.75, 2);
+    await press('Landscape');
+    expect((await format()).width).toBeCloseTo(mm(220) / 0.75, 2);
+    await press('Portrait');
+    expect((await format()).width).toBeCloseTo(mm(220), 2);
+  });
+
+  it('refits what lies on the grid of its masters', async () => {
+    const folios = async () =>
+      (
+        await query<{ body: FrameRecord }>(
+          databaseUrl,
+          "select body from record where document_id = $1 and kind = 'frame' and body ->> 'on' = 'feature'",
+          [house],
+        )
+      ).map(({ body }) => body);
+    const before = await folios();
+    await fill('Outer margin', '30 mm');
+    expect((await master()).margins.outer).toBeCloseTo(mm(30), 2);
+    const moved = (await folios()).filter((frame) => {
+      const old = before.find(({ id }) => id === frame.id)!;
+      return Math.abs(old.box.x - frame.box.x) > 1 || Math.abs(old.box.w - frame.box.w) > 1;
+    });
+    expect(moved.length).toBeGreaterThan(0);
+  });
+
+  it('takes any number of columns, and says at the field what cannot be', async () => {
+    await fill('Columns', '5');
+    expect((await master()).columns).toBe(5);
+    await until(page, 'five bands a page are drawn', () => document.querySelectorAll('[data-guide=column]').length === 10);
+    const before = await changes();
+    for (const [label, value, sentence] of [
+      ['Columns', '400', '1 to 40 columns'],
+      ['Columns', '0', '1 to 40 columns'],
+      ['Gutter', '60 mm', 'wider than a column'],
+      ['Inner margin', '200 mm', 'no type area'],
+      ['Bleed', '-3', 'A bleed is between'],
+      ['Page width', '1 mm', 'wide and high'],
+      ['Page height', '5000 mm', 'wide and high'],
+      ['Top margin', 'a lot', '“a lot”'],
+    ] as const) {
+      await fill(label, value);
+      await until(
+        page,
+        `“${sentence}” stands at its field`,
+        (words: string) => [...document.querySelectorAll('aside [role=alert]')].some((each) => each.textContent!.includes(words)),
+        sentence,
+      );
+      await page.keyboard.press('Escape');
+    }
+    expect(await changes()).toBe(before);
+  });
+
+  it('has its bands dragged, and left pages mirror them', async () => {
+    const gutter = (await page.waitForSelector('[data-gutter="right-0"]'))!;
+    const { x, y, width, height } = (await gutter.boundingBox())!;
+    await page.mouse.move(x + width / 2, y + height / 2);
+    await page.mouse.down();
+    await page.mouse.move(x + width / 2 + 20, y + height / 2, { steps: 5 });
+    await page.mouse.up();
+    const { widths } = await master();
+    expect(widths).toHaveLength(5);
+    expect(widths![0]).toBeGreaterThan(widths![1]! + 20);
+    const bands = await page.$$eval('[data-guide=column]', (list) => list.map((band) => Number(band.getAttribute('width'))));
+    expect(bands[4]).toBeCloseTo(bands[5]!, 3);
+    expect(bands[5]).toBeGreaterThan(bands[6]!);
+    await page.$eval('[data-gutter="left-3"]', (element) => (element as SVGElement).focus());
+    await page.keyboard.press('ArrowRight');
+    expect((await master()).widths![0]).toBeCloseTo(widths![0]! - 1, 2);
+    await press('Make all columns alike');
+    expect((await master()).widths).toBeUndefined();
+  });
+
+  it('makes the type area whole lines, and takes the step from the body', async () => {
+    await fill('Lines apart', '14 pt');
+    expect((await format()).baseline.step).toBe(14);
+    await press('Make it whole lines');
+    await until(page, 'it is whole', () =>
+      [...document.querySelectorAll('aside p')].some((each) => each.textContent!.includes('whole lines')),
+    );
+    await press('from the body');
+    expect((await format()).baseline.step).toBe(12.5);
+    const { margins } = await master();
+    const lines = ((await format()).height - margins.top - margins.bottom) / 12.5;
+    expect(lines).toBeCloseTo(Math.round(lines), 3);
+  });
+
+  it('draws modules and guides', async () => {
+    await press('Rows that make modules');
+    await until(page, 'four rows a page are drawn', () => document.querySelectorAll('[data-guide=row]').length === 8);
+    await fill('Rows', '6');
+    await until(page, 'six rows a page are drawn', () => document.querySelectorAll('[data-guide=row]').length === 12);
+    await (await page.waitForSelector('aside section[aria-label=Guides] h3 button'))!.click();
+    await press('Thirds');
+    await until(page, 'two guides a page are drawn', () => document.querySelectorAll('[data-guide=drawn]').length === 4);
+    const field = (await page.waitForSelector('aside section[aria-label=Guides] input'))!;
+    await field.click();
+    await page.keyboard.type('25 %');
+    await page.keyboard.press('Enter');
+    await until(page, 'a third is drawn', () => document.querySelectorAll('[data-guide=drawn]').length === 6);
+    expect((await master()).guides).toHaveLength(3);
+    await field.click();
+    await page.keyboard.type('120 %');
+    await page.keyboard.press('Enter');
+    await until(page, 'a sentence says why not', () =>
+      document.querySelector('aside section[aria-label=Guides] [role=alert]')?.textContent?.includes('between 0 and 100'),
+    );
+    expect((await master()).guides).toHaveLength(3);
+  });
+
+  it('is undone step by step, also after a reload', async () => {
+    await page.reload({ waitUntil: 'domcontentloaded' });
+    await page.waitForSelector('[aria-label^="Undo"]');
+    for (let i = 0; i < 60; i++) {
+      await stored();
+      const button = await page.$('[aria-label^="Undo: "]');
+      if (!button) break;
+      await button.click();
+    }
+    const rows = await query<{ same: boolean }>(
+      databaseUrl,
+      `select bool_and(a.body = b.body) as same from record a join record b on a.id = b.id
+        where a.document_id = $1 and b.document_id = 'longspar-house'`,
+      [house],
+    );
+    expect(rows[0]!.same).toBe(true);
+  });
+});
+
+it('nothing went wrong in the browser on the way', () => {
+  expect(problems).toEqual([]);
+});
