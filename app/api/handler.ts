@@ -1,5 +1,5 @@
 import type { Schema } from 'joi';
-import { BadRequestError, ForeignOriginError, TooLargeError } from '@/services/errors';
+import { BadRequestError, FieldError, ForeignOriginError, TooLargeError } from '@/services/errors';
 import { RefusedFileError } from '@/services/imports/refused';
 
 /** Status and sentence for every error that a caller can do something about. */
@@ -7,6 +7,7 @@ function answerFor(error: unknown): { status: number; body: Record<string, unkno
   const name = error instanceof Error ? error.name : '';
   const message = error instanceof Error ? error.message : '';
   if (error instanceof RefusedFileError) return { status: error.status, body: { message } };
+  if (error instanceof FieldError) return { status: 400, body: { message, field: error.field } };
   if (error instanceof BadRequestError) return { status: 400, body: { message } };
   if (error instanceof ForeignOriginError) return { status: 403, body: { message } };
   if (error instanceof TooLargeError) return { status: 413, body: { message } };

@@ -14,3 +14,4 @@ export const PAGE = Joi.object<{ document: string; page: string }>({
     .pattern(/^\d{1,4}$/)
     .required(),
 });
+export const PUBLICATION = Joi.object<{ publication: string }>({ publication: id });

@@ -58,7 +58,11 @@ export function TypedField({ label, hideLabel = false, value, shown, read, onCha
         }}
         onBlur={commit}
         onKeyDown={(event) => {
-          if (event.key === 'Enter') commit();
+          if (event.key === 'Enter') {
+            // In a form, what is typed is to be seen before it is sent.
+            event.preventDefault();
+            commit();
+          }
           if (event.key === 'Escape' && typed !== undefined) {
             event.stopPropagation();
             setTyped(undefined);

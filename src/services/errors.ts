@@ -3,6 +3,17 @@ export class BadRequestError extends Error {
   override name = 'BadRequestError';
 }
 
+/** One thing that was filled in will not do; the message stands at its field. */
+export class FieldError extends BadRequestError {
+  override name = 'FieldError';
+  readonly field: string;
+
+  constructor(field: string, message: string) {
+    super(message);
+    this.field = field;
+  }
+}
+
 /** A request that another site sent in the name of the person at the browser. */
 export class ForeignOriginError extends Error {
   override name = 'ForeignOriginError';

@@ -72,19 +72,26 @@ export async function lastChanges(id: string, limit: number): Promise<Change[]> 
   return rows.reverse();
 }
 
-export async function insertDocument(
-  document: { id: string; publication: string; kind: 'house' | 'issue'; name: string },
-  records: readonly DocumentRecord[],
-): Promise<void> {
-  await transaction(async (client) => {
-    await client.query('insert into document (id, publication_id, kind, name) values ($1, $2, $3, $4)', [
-      document.id,
-      document.publication,
-      document.kind,
-      document.name,
-    ]);
-    await putRecords(client, document.id, records, 0);
-  });
+export interface NewDocument {
+  readonly id: string;
+  readonly publication: string;
+  readonly kind: 'house' | 'issue';
+  readonly name: string;
+}
+
+export const insertDocument = (document: NewDocument, records: readonly DocumentRecord[]): Promise<void> =>
+  transaction((client) => putDocument(client, document, records));
+
+/** Puts a new document in, as part of a transaction. */
+export async function putDocument(client: Client, document: NewDocument, records: readonly DocumentRecord[]): Promise<void> {
+  const { id, publication, kind, name } = document;
+  await client.query('insert into document (id, publication_id, kind, name) values ($1, $2, $3, $4)', [
+    id,
+    publication,
+    kind,
+    name,
+  ]);
+  await putRecords(client, id, records, 0);
 }
 
 /**

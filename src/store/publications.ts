@@ -1,4 +1,6 @@
-import { pool } from './pool';
+import type { DocumentRecord } from '@/core/records/index';
+import { type NewDocument, putDocument } from './documents';
+import { type Client, pool, transaction } from './pool';
 
 export interface Publication {
   readonly id: string;
@@ -22,8 +24,50 @@ export async function listPublications(): Promise<Publication[]> {
   return rows;
 }
 
-export async function insertPublication({ id, name, kind, frequency }: Publication): Promise<void> {
-  await pool().query('insert into publication (id, name, kind, frequency) values ($1, $2, $3, $4)', [id, name, kind, frequency]);
+export async function insertPublication(publication: Publication): Promise<void> {
+  await transaction((client) => putPublication(client, publication));
+}
+
+const putPublication = (client: Client, { id, name, kind, frequency }: Publication) =>
+  client.query('insert into publication (id, name, kind, frequency) values ($1, $2, $3, $4)', [id, name, kind, frequency]);
+
+/** A publication with its house, both or neither. */
+export async function insertPublicationWithHouse(
+  publication: Publication,
+  house: string,
+  records: readonly DocumentRecord[],
+): Promise<void> {
+  await transaction(async (client) => {
+    await putPublication(client, publication);
+    await putDocument(client, { id: house, publication: publication.id, kind: 'house', name: 'House' }, records);
+  });
+}
+
+/** @returns undefined when there is no such publication */
+export async function findPublication(id: string): Promise<Publication | undefined> {
+  const { rows } = await pool().query<Publication>('select id, name, kind, frequency from publication where id = $1', [id]);
+  return rows[0];
+}
+
+/** Whether a publication has an issue of a number. */
+async function hasNumber(client: Client, publication: string, number: string): Promise<boolean> {
+  const { rowCount } = await client.query(
+    `select 1 from document d join record i on i.document_id = d.id and i.kind = 'issue'
+      where d.publication_id = $1 and i.body ->> 'number' = $2`,
+    [publication, number],
+  );
+  return (rowCount ?? 0) > 0;
+}
+
+/** An issue of a number that no other of its publication has. Gives false, and does nothing, when one has. */
+export function insertIssue(document: NewDocument, number: string, records: readonly DocumentRecord[]): Promise<boolean> {
+  return transaction(async (client) => {
+    // Two who start the same issue at the same time come here one after the other.
+    await client.query('select 1 from publication where id = $1 for update', [document.publication]);
+    if (await hasNumber(client, document.publication, number)) return false;
+    await putDocument(client, document, records);
+    return true;
+  });
 }
 
 /** All issues, the latest cover date first. */

@@ -39,7 +39,7 @@ export function specimenDocument(house: Document, master: string, { publication,
       number: '1',
       season: 'Spring',
       date: '2000-03-01',
-      language: 'en-GB',
+      language: find(house, 'details', 'details')?.language ?? 'en-GB',
     });
   records.push(...framesOn(house, own.id));
   let lines = 0;

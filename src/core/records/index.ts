@@ -1,4 +1,5 @@
 import type { CharacterStyleRecord } from './characterStyle';
+import type { DetailsRecord } from './details';
 import type { FormatRecord } from './format';
 import type { FrameRecord } from './frame';
 import type { GroupRecord } from './group';
@@ -14,6 +15,7 @@ import type { TextRecord } from './text';
 /** Every kind of record a document is made of: a new kind is a file of its own, a line here and one in `schemas.ts`. */
 export interface RecordKinds {
   issue: IssueRecord;
+  details: DetailsRecord;
   format: FormatRecord;
   master: MasterRecord;
   page: PageRecord;
@@ -32,6 +34,7 @@ export type DocumentRecord = RecordKinds[RecordKind];
 
 export type {
   CharacterStyleRecord,
+  DetailsRecord,
   FormatRecord,
   FrameRecord,
   GroupRecord,

@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import { characterStyleSchema } from './characterStyle';
+import { detailsSchema } from './details';
 import { formatSchema } from './format';
 import { frameSchema } from './frame';
 import { groupSchema } from './group';
@@ -17,6 +18,7 @@ import type { RecordKind } from './index';
 /** The schema of each kind of record. Kept apart from the types, so that a browser need not carry them. */
 export const SCHEMAS: Readonly<Record<RecordKind, Joi.ObjectSchema>> = {
   issue: issueSchema,
+  details: detailsSchema,
   format: formatSchema,
   master: masterSchema,
   page: pageSchema,

@@ -1,6 +1,12 @@
+'use client';
+
 import { differenceInCalendarDays, format, parseISO } from 'date-fns';
 import Link from 'next/link';
+import { useState } from 'react';
+import { isFrequency } from '@/core/plan/recurrence';
 import { KiteMark } from '@/parts/KiteMark';
+import { NewPublication } from './NewPublication';
+import { NextIssue } from './NextIssue';
 
 interface ShelfIssue {
   readonly id: string;
@@ -22,14 +28,21 @@ export interface ShelfPublication {
 
 /** The first screen: the publications and their issues. */
 export function ShelfScreen({ publications, today }: { publications: readonly ShelfPublication[]; today: string }) {
+  const [asked, setAsked] = useState<'publication' | { readonly issueOf: ShelfPublication }>();
+  const close = () => setAsked(undefined);
   return (
     <div className="flex min-h-full flex-col">
       <header className="border-base-300 bg-base-100 flex h-11 items-center gap-2 border-b px-3">
         <KiteMark />
         <h1 className="font-semibold">Shelf</h1>
+        <button type="button" className="btn btn-sm ml-auto" onClick={() => setAsked('publication')}>
+          New publication
+        </button>
       </header>
       <main className="mx-auto w-full max-w-5xl px-8 py-8">
-        {publications.length === 0 && <p>No publication is on the shelf yet.</p>}
+        {publications.length === 0 && (
+          <p>No publication is on the shelf yet. “New publication” begins one: a magazine, a newsletter or a newspaper.</p>
+        )}
         {publications.map((publication) => (
           <section
             key={publication.id}
@@ -50,7 +63,16 @@ export function ShelfScreen({ publications, today }: { publications: readonly Sh
                   </Link>
                 </p>
               )}
-              {publication.issues[0] && <Next issue={publication.issues[0]} today={today} />}
+              {publication.issues[0] && <Next issue={nextOut(publication.issues, today)} today={today} />}
+              {publication.house && (
+                <button
+                  type="button"
+                  className="btn btn-primary btn-sm mt-3 font-semibold"
+                  onClick={() => setAsked({ issueOf: publication })}
+                >
+                  {publication.issues.length > 0 ? 'Start the next issue' : 'Start the first issue'}
+                </button>
+              )}
             </div>
             <ul className="flex flex-wrap gap-7">
               {publication.issues.map((issue) => (
@@ -75,9 +97,22 @@ export function ShelfScreen({ publications, today }: { publications: readonly Sh
           </section>
         ))}
       </main>
+      {asked === 'publication' && <NewPublication onClose={close} />}
+      {asked && asked !== 'publication' && (
+        <NextIssue
+          publication={asked.issueOf}
+          frequency={isFrequency(asked.issueOf.frequency) ? asked.issueOf.frequency : 'irregular'}
+          issues={asked.issueOf.issues}
+          onClose={close}
+        />
+      )}
     </div>
   );
 }
+
+/** Of issues the latest first: the first that is still to come out; the last, where none is. */
+const nextOut = (issues: readonly ShelfIssue[], today: string): ShelfIssue =>
+  issues.filter(({ date }) => date >= today).at(-1) ?? issues[0]!;
 
 function Next({ issue, today }: { issue: ShelfIssue; today: string }) {
   const days = differenceInCalendarDays(parseISO(issue.date), parseISO(today));
@@ -88,9 +123,11 @@ function Next({ issue, today }: { issue: ShelfIssue; today: string }) {
       <p className="font-semibold">
         {format(parseISO(issue.date), 'd MMMM yyyy')}, {when}
       </p>
-      <Link href={`/issues/${issue.id}/pages`} className="btn btn-primary btn-sm mt-3 font-semibold">
-        Open {issue.name}
-      </Link>
+      <p>
+        <Link href={`/issues/${issue.id}/pages`} className="link">
+          Open {issue.name}
+        </Link>
+      </p>
     </div>
   );
 }

@@ -1,0 +1,173 @@
+import { growingText, NO_WRAP } from '../actions/frames';
+import { mm } from '../length/length';
+import { snappedBottom, USUAL_MARGINS } from '../page/practice';
+import type { CharacterStyleRecord, DocumentRecord, FormatRecord, MasterRecord } from '../records/index';
+import type { ParagraphProperties } from '../records/paragraphStyle';
+import type { FieldName, InlineNode } from '../records/text';
+
+export type PublicationKind = 'magazine' | 'newsletter' | 'newspaper';
+
+/** What the kinds of periodical begin with. Lengths in points; body sizes and grids are common practice. */
+const BEGINNINGS: Readonly<
+  Record<
+    PublicationKind,
+    { width: number; height: number; columns: number; gutter: number; textSpan: number; size: number; leading: number }
+  >
+> = {
+  magazine: { width: mm(210), height: mm(276), columns: 6, gutter: mm(5), textSpan: 2, size: 9.5, leading: 12.5 },
+  newsletter: { width: mm(210), height: mm(297), columns: 3, gutter: mm(6), textSpan: 1, size: 10, leading: 13 },
+  newspaper: { width: mm(280), height: mm(400), columns: 6, gutter: mm(4), textSpan: 1, size: 8.8, leading: 10.5 },
+};
+
+const SERIF = 'Source Serif 4';
+const SANS = 'Archivo';
+
+/**
+ * A plain house of a kind: a format with its grid, one master with a running head and folios and one without, and
+ * the styles that copy is set in. Everything in it is meant to be changed.
+ */
+export function startingHouse(kind: PublicationKind, language: string): DocumentRecord[] {
+  const { width, height, columns, gutter, textSpan, size, leading } = BEGINNINGS[kind];
+  const format: FormatRecord = {
+    id: 'format',
+    kind: 'format',
+    width,
+    height,
+    bleed: mm(3),
+    safe: mm(5),
+    facing: true,
+    firstSide: 'right',
+    baseline: { step: leading, offset: 0 },
+  };
+  const margins = { ...USUAL_MARGINS, top: mm(20), inner: mm(14) };
+  const snapped = { ...margins, bottom: snappedBottom(format, margins).bottom };
+  const master = (id: string, name: string): MasterRecord => ({
+    id,
+    kind: 'master',
+    name,
+    margins: snapped,
+    columns,
+    gutter,
+    textSpan,
+  });
+  return [
+    { id: 'details', kind: 'details', language, strapline: '' },
+    format,
+    master('text', 'Text'),
+    master('plain', 'Plain, no folio'),
+    ...swatches(),
+    ...styles(size, leading),
+    ...furniture(format, master('text', 'Text'), leading),
+  ];
+}
+
+const swatches = (): DocumentRecord[] => [
+  { id: 'ink', kind: 'swatch', name: 'Ink', cmyk: [0, 0, 0, 1] },
+  { id: 'paper', kind: 'swatch', name: 'Paper', cmyk: [0, 0, 0, 0] },
+  { id: 'accent1', kind: 'swatch', name: 'Accent 1', cmyk: [0.9, 0.45, 0.1, 0.15] },
+  { id: 'accent2', kind: 'swatch', name: 'Accent 2', cmyk: [0.05, 0.75, 0.85, 0] },
+  { id: 'tint', kind: 'swatch', name: 'Tint', cmyk: [0.1, 0.03, 0.02, 0] },
+];
+
+function styles(size: number, leading: number): DocumentRecord[] {
+  const still = { hyphens: false, align: 'left', firstIndent: 0 } as const;
+  const style = (id: string, name: string, properties: Partial<ParagraphProperties>, basedOn?: string): DocumentRecord => ({
+    id,
+    kind: 'paragraphStyle',
+    name,
+    ...(basedOn ? { basedOn } : {}),
+    properties,
+  });
+  const emphasis: CharacterStyleRecord = {
+    id: 'smallCaps',
+    kind: 'characterStyle',
+    name: 'Small capitals',
+    properties: { letterCase: 'smallCapitals', tracking: 30 },
+  };
+  const display = { ...still, family: SERIF, onGrid: false, keepTogether: true } as const;
+  const small = { ...still, family: SANS, onGrid: false } as const;
+  return [
+    emphasis,
+    style('body', 'Body', {
+      family: SERIF,
+      size,
+      leading,
+      firstIndent: leading,
+      swatch: 'ink',
+      letterSpace: { least: -0.005, best: 0, most: 0.008 },
+      glyphScale: { least: 0.985, best: 1, most: 1.015 },
+      hyphenLimits: { word: 6, before: 2, after: 3, consecutive: 2, lastWord: false, acrossColumns: false, capitals: false },
+      hanging: 0.7,
+    }),
+    style('bodyFirst', 'Body, first', { firstIndent: 0 }, 'body'),
+    style('list', 'List', { firstIndent: 0, align: 'left' }, 'body'),
+    style('quotation', 'Quotation', { leftIndent: leading, firstIndent: 0, italic: true }, 'body'),
+    style('crosshead', 'Crosshead', {
+      ...still,
+      family: SANS,
+      weight: 700,
+      size: size - 0.3,
+      leading,
+      spaceBefore: leading,
+      keepNext: 2,
+    }),
+    style('headline', 'Headline', { ...display, weight: 700, size: 3.4 * size, leading: 3.6 * size, tracking: -10 }),
+    style('standfirst', 'Standfirst', { ...display, italic: true, size: 1.5 * size, leading: 1.9 * size }),
+    style('byline', 'Byline', { ...small, weight: 600, size: size - 1, leading: size + 2, swatch: 'accent1' }),
+    style('caption', 'Caption', { ...small, size: size - 2, leading: size + 0.5 }),
+    style('credit', 'Credit', { ...small, size: size - 3.5, leading: size - 1.5, letterCase: 'upper', tracking: 40 }),
+    style('pullQuote', 'Pull quote', { ...display, italic: true, size: 1.7 * size, leading: 2 * size, swatch: 'accent1' }),
+    style('folio', 'Folio', { ...small, weight: 600, size: 8, leading: 10 }),
+    style('folioRight', 'Folio, right page', { align: 'right' }, 'folio'),
+    style('runningHead', 'Running head', { ...small, weight: 600, size: 7.5, leading: 10, swatch: 'accent1' }),
+    style('runningHeadRight', 'Running head, right page', { align: 'right' }, 'runningHead'),
+  ];
+}
+
+/** Folios below the type area, outside; above it the publication's name on the left and the issue on the right. */
+function furniture(format: FormatRecord, master: MasterRecord, leading: number): DocumentRecord[] {
+  const { margins } = master;
+  const w = (format.width - margins.inner - margins.outer) / 2;
+  const foot = format.height - margins.bottom + leading;
+  const head = margins.top - leading - 10;
+  const field = (name: FieldName): InlineNode => ({ type: 'field', attrs: { name } });
+  const words = (text: string): InlineNode => ({ type: 'text', text });
+  const place = (
+    id: string,
+    side: 'left' | 'right',
+    y: number,
+    style: string,
+    content: readonly InlineNode[],
+    order: string,
+  ): DocumentRecord[] => [
+    {
+      id: `${id}-text`,
+      kind: 'text',
+      role: 'furniture',
+      body: { type: 'doc', content: [{ type: 'paragraph', attrs: { style }, content }] },
+    },
+    {
+      id,
+      kind: 'frame',
+      on: master.id,
+      side,
+      box: { x: side === 'left' ? margins.outer : format.width - margins.outer - w, y, w, h: 10 },
+      order,
+      content: growingText(`${id}-text`),
+      wrap: NO_WRAP,
+    },
+  ];
+  return [
+    ...place('folio-left', 'left', foot, 'folio', [field('folio')], 'a0'),
+    ...place('folio-right', 'right', foot, 'folioRight', [field('folio')], 'a1'),
+    ...place('head-left', 'left', head, 'runningHead', [field('publication')], 'a2'),
+    ...place(
+      'head-right',
+      'right',
+      head,
+      'runningHeadRight',
+      [words('No. '), field('number'), words(', '), field('season')],
+      'a3',
+    ),
+  ];
+}

@@ -1,0 +1,100 @@
+'use client';
+
+import { useState } from 'react';
+import { type Frequency, type IssueName, nextIssue, seasonOf } from '@/core/plan/recurrence';
+import { pageCountAdvice } from '@/core/plan/startIssue';
+import { Dialog } from '@/parts/Dialog';
+import { NumberField } from '@/parts/NumberField';
+import { Tick } from '@/parts/Tick';
+import { OrderField, OrderForm } from './OrderForm';
+
+interface NextIssueProps {
+  readonly publication: { readonly id: string; readonly name: string };
+  readonly frequency: Frequency;
+  /** The latest first. */
+  readonly issues: readonly (IssueName & { readonly pages: number })[];
+  readonly onClose: () => void;
+}
+
+const USUAL_PAGES = 8;
+
+/** Proposes number, date and name of the issue after the last, to be changed and started. */
+export function NextIssue({ publication, frequency, issues, onClose }: NextIssueProps) {
+  const [double, setDouble] = useState(false);
+  const [skip, setSkip] = useState(0);
+  const [typed, setTyped] = useState<{ number?: string; date?: string; season?: string }>({});
+  const [pages, setPages] = useState(issues[0]?.pages ?? USUAL_PAGES);
+  const proposed = nextIssue(issues, frequency, { double, skip });
+  const number = typed.number ?? proposed.number;
+  const date = typed.date ?? proposed.date;
+  const season = typed.season ?? (date ? seasonOf(date, frequency) : proposed.season);
+  const advice = pageCountAdvice(pages);
+  return (
+    <Dialog title="Start the next issue" onClose={onClose}>
+      <OrderForm<{ issue: string }>
+        title={`The next issue of ${publication.name}`}
+        words={`${publication.name} comes out ${frequency}. It begins with the house as it now is; what the house becomes later does not change it.`}
+        button={`Start No. ${number || '…'}`}
+        url={`/api/publications/${publication.id}/issues`}
+        order={() => ({ number, date, season, pages })}
+        goTo={({ issue }) => `/issues/${issue}/pages`}
+        onClose={onClose}
+      >
+        {(wrong) => (
+          <>
+            <div className="flex gap-3">
+              <OrderField
+                label="Number"
+                field="number"
+                value={number}
+                wrong={wrong}
+                onChange={(value) => setTyped({ ...typed, number: value })}
+              />
+              <OrderField
+                label="Cover date"
+                field="date"
+                type="date"
+                value={date}
+                wrong={wrong}
+                onChange={(value) => setTyped({ ...typed, date: value })}
+              />
+            </div>
+            <div className="flex items-end gap-4">
+              <Tick label="A double issue" value={double} onChange={setDouble} />
+              <div className="w-32">
+                <NumberField label="Issues left out before it" value={skip} least={0} most={50} whole onChange={setSkip} />
+              </div>
+            </div>
+            <div className="flex gap-3">
+              <OrderField
+                label="Called"
+                field="season"
+                value={season}
+                wrong={wrong}
+                onChange={(value) => setTyped({ ...typed, season: value })}
+              />
+              <div className="w-24">
+                <NumberField label="Pages" value={pages} least={1} most={1000} whole onChange={setPages} />
+              </div>
+            </div>
+            {wrong?.field === 'pages' && (
+              <p role="alert" className="text-2xs text-error">
+                {wrong.message}
+              </p>
+            )}
+            {advice && (
+              <p className="text-warning flex flex-wrap items-center gap-2">
+                Stitched work has a multiple of four pages.
+                {[advice.less, advice.more].map((count) => (
+                  <button key={count} type="button" className="btn btn-xs" onClick={() => setPages(count)}>
+                    {count} pages
+                  </button>
+                ))}
+              </p>
+            )}
+          </>
+        )}
+      </OrderForm>
+    </Dialog>
+  );
+}

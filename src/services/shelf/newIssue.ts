@@ -1,0 +1,40 @@
+import { nanoid } from 'nanoid';
+import { isDay } from '@/core/plan/recurrence';
+import { MOST_PAGES, startIssue } from '@/core/plan/startIssue';
+import { loadRecords, NoSuchDocumentError } from '@/store/documents';
+import { findPublication, insertIssue, listHouses } from '@/store/publications';
+import { FieldError } from '../errors';
+
+export interface IssueOrder {
+  readonly number: string;
+  readonly season: string;
+  readonly date: string;
+  readonly pages: number;
+}
+
+/** Starts an issue of a publication from its house as it now is; gives its id. @throws FieldError, NoSuchDocumentError */
+export async function newIssue(publication: string, { number, season, date, pages }: IssueOrder): Promise<{ issue: string }> {
+  const own = await findPublication(publication);
+  const house = (await listHouses()).get(publication);
+  if (!own || !house) throw new NoSuchDocumentError('There is no such publication.');
+  const numbered = number.trim();
+  if (numbered === '') throw new FieldError('number', 'An issue has a number, or a name instead of one.');
+  if (!isDay(date)) throw new FieldError('date', 'There is no such day.');
+  if (!Number.isInteger(pages) || pages < 1 || pages > MOST_PAGES)
+    throw new FieldError('pages', `An issue has 1 to ${MOST_PAGES} pages.`);
+  const { records } = await loadRecords(house);
+  const details = records.find((record) => record.kind === 'details');
+  const id = nanoid(12);
+  const name = `No. ${numbered}${season.trim() && `, ${season.trim()}`}`;
+  const made = startIssue(records, {
+    publication: own.name,
+    number: numbered,
+    season: season.trim(),
+    date,
+    language: details?.language ?? 'en-GB',
+    pages,
+  });
+  const isNew = await insertIssue({ id, publication, kind: 'issue', name }, numbered, made);
+  if (!isNew) throw new FieldError('number', `There is a No. ${numbered} of ${own.name} already.`);
+  return { issue: id };
+}

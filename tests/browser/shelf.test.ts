@@ -1,0 +1,168 @@
+import type { Browser, Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { openServer, query, type Server } from '../support/application';
+import { openChromium } from '../support/chromium';
+import { until } from '../support/desk';
+
+/** From an idea to the second issue: with real mouse and keyboard on the real application. */
+
+const databaseUrl = inject('databaseUrl');
+let server: Server;
+let browser: Browser;
+let page: Page;
+const problems: string[] = [];
+
+beforeAll(async () => {
+  server = await openServer(databaseUrl);
+  browser = await openChromium();
+  page = await browser.newPage();
+  page.on('pageerror', (error) => problems.push(String(error)));
+  await toShelf();
+});
+
+afterAll(async () => {
+  await browser?.close();
+  await server?.stop();
+});
+
+const toShelf = () => page.goto(server.origin, { waitUntil: 'networkidle0' });
+const press = async (words: string) => (await page.waitForSelector(`::-p-aria([name="${words}"][role="button"])`))!.click();
+
+async function fill(label: string, value: string): Promise<void> {
+  const field = (await page.waitForSelector(`dialog ::-p-aria([name="${label}"])`))!;
+  await field.click({ count: 3 });
+  await page.keyboard.press('Backspace');
+  await page.keyboard.type(value);
+}
+const valueOf = async (label: string) =>
+  (await page.waitForSelector(`dialog ::-p-aria([name="${label}"])`))!.evaluate((field) => (field as HTMLInputElement).value);
+const says = (words: string) =>
+  until(
+    page,
+    `“${words}” stands at its field`,
+    (text: string) => [...document.querySelectorAll('dialog [role=alert]')].some((each) => each.textContent!.includes(text)),
+    words,
+  );
+
+describe('a new publication', () => {
+  it('is refused without a name, or with one that is taken', async () => {
+    await press('New publication');
+    await press('Put it on the shelf');
+    await says('has a name');
+    await fill('Name', 'longspar');
+    await press('Put it on the shelf');
+    await says('on the shelf already');
+    await (await page.waitForSelector('dialog ::-p-aria([name="Comes out"])'))!.select('n a year');
+    await fill('Name', 'The Tide Table');
+    await fill('Times a year', '400');
+    await press('Put it on the shelf');
+    await says('2 to 50 times a year');
+    const rows = await query(databaseUrl, "select 1 from publication where name ilike 'the tide table'");
+    expect(rows).toHaveLength(0);
+  });
+
+  it('begins with a house of its kind, drawn at once', async () => {
+    await (await page.waitForSelector('dialog ::-p-text(Newsletter)'))!.click();
+    await press('Put it on the shelf');
+    await until(page, 'the house is there', () => document.querySelectorAll('[data-chunk] text').length > 500);
+    expect(page.url()).toMatch(/\/houses\/[\w-]+\/grid$/);
+    expect(await page.$eval('header', (element) => element.textContent)).toContain('The Tide Table');
+    expect(await page.$$eval('[data-guide=column]', (bands) => bands.length)).toBe(6);
+    // Its type area is whole lines from the beginning, and its furniture shows.
+    await until(page, 'it says so', () => document.querySelector('aside')!.textContent!.includes('whole lines'));
+    expect(await page.$eval('[data-painted]', (element) => element.textContent)).toContain('TheTideTable'.slice(0, 3));
+  });
+
+  it('takes four columns', async () => {
+    const field = (await page.waitForSelector('aside ::-p-aria([name="Columns"])'))!;
+    await field.click({ count: 3 });
+    await page.keyboard.type('4');
+    await page.keyboard.press('Enter');
+    await until(page, 'four bands a page are drawn', () => document.querySelectorAll('[data-guide=column]').length === 8);
+    await until(page, 'it is stored', () => document.querySelector('[data-state=stored]') !== null);
+  });
+});
+
+describe('its issues', () => {
+  it('begin with a number, a day that there is, and pages', async () => {
+    await toShelf();
+    await press('Start the first issue');
+    expect(await valueOf('Number')).toBe('1');
+    await press('Start No. 1');
+    await says('no such day');
+    await fill('Cover date', '01312027');
+    expect(await valueOf('Cover date')).toBe('2027-01-31');
+    expect(await valueOf('Called')).toBe('January 2027');
+    await fill('Pages', '6');
+    await page.keyboard.press('Enter');
+    await until(page, 'the count is warned of', () =>
+      document.querySelector('dialog')!.textContent!.includes('multiple of four'),
+    );
+    await press('8 pages');
+    expect(await valueOf('Pages')).toBe('8');
+    await press('Start No. 1');
+    await page.waitForSelector('.desk[data-ready=true]');
+    expect(await page.$eval('header', (element) => element.textContent)).toContain('No. 1, January 2027');
+    expect(await page.$$eval('nav[aria-label="Page line"] [data-page]', (cells) => cells.length)).toBe(8);
+  });
+
+  it('are of the house: its grid, its folios, its fields', async () => {
+    await page.click('nav [aria-label^="Page 2"]');
+    await until(page, 'eight bands are drawn', () => document.querySelectorAll('[data-guide=column]').length === 8);
+    await until(page, 'folio and running head are set', () => {
+      const words = document.querySelector('[data-painted]')!.textContent!.replace(/\s+/g, '');
+      return words.includes('2') && words.includes('3') && words.includes('TheTideTable') && words.includes('No.1,January2027');
+    });
+  });
+
+  it('stay as they are when the house changes', async () => {
+    const rows = await query<{ id: string }>(
+      databaseUrl,
+      "select d.id from document d join publication p on p.id = d.publication_id where p.name = 'The Tide Table' and d.kind = 'house'",
+    );
+    const house = await browser.newPage();
+    await house.goto(`${server.origin}/houses/${rows[0]!.id}/grid`, { waitUntil: 'domcontentloaded' });
+    const field = (await house.waitForSelector('aside ::-p-aria([name="Columns"])'))!;
+    await field.click({ count: 3 });
+    await house.keyboard.type('5');
+    await house.keyboard.press('Enter');
+    await until(house, 'it is stored', () => document.querySelector('[data-state=stored]')?.textContent?.includes(':'));
+    await house.close();
+    await page.reload({ waitUntil: 'domcontentloaded' });
+    await page.waitForSelector('.desk[data-ready=true]');
+    await page.click('nav [aria-label^="Page 2"]');
+    await until(page, 'it still has four columns', () => document.querySelectorAll('[data-guide=column]').length === 8);
+  });
+
+  it('go on by the frequency: number, date and pages of the next are proposed', async () => {
+    await toShelf();
+    const row = (await page.waitForSelector('section[aria-label="The Tide Table"]'))!;
+    // It comes out 400 times a year no more: a newsletter is monthly.
+    expect(await row.evaluate((element) => element.textContent)).toContain('Newsletter, monthly');
+    await (await row.waitForSelector('::-p-text(Start the next issue)'))!.click();
+    expect([await valueOf('Number'), await valueOf('Cover date'), await valueOf('Called'), await valueOf('Pages')]).toEqual([
+      '2',
+      '2027-02-28',
+      'February 2027',
+      '8',
+    ]);
+    await (await page.waitForSelector('dialog ::-p-text(A double issue)'))!.click();
+    expect(await valueOf('Number')).toBe('2/3');
+    await fill('Number', '1');
+    await press('Start No. 1');
+    await says('There is a No. 1 of The Tide Table already');
+    await fill('Number', '2/3');
+    await press('Start No. 2/3');
+    await page.waitForSelector('.desk[data-ready=true]');
+    await toShelf();
+    const again = (await page.waitForSelector('section[aria-label="The Tide Table"]'))!;
+    await (await again.waitForSelector('::-p-text(Start the next issue)'))!.click();
+    // After a double issue two months on, and back to the last day.
+    expect([await valueOf('Number'), await valueOf('Cover date')]).toEqual(['4', '2027-04-30']);
+    await page.keyboard.press('Escape');
+  });
+});
+
+it('nothing went wrong in the browser on the way', () => {
+  expect(problems).toEqual([]);
+});
