@@ -1,4 +1,7 @@
-import type { Line } from './displayList';
+import { type Line, runWidth } from './displayList';
+
+/** Share of the type size that a gap between two words of one field is at least. */
+const LEAST_SPACE = 0.1;
 
 /** The characters of a line as they stand on the page: runs with a space where the text has one between them. */
 export function lineText(line: Line): string {
@@ -6,7 +9,10 @@ export function lineText(line: Line): string {
   line.runs.forEach((run, i) => {
     const before = line.runs[i - 1];
     const isMarker = before?.added && before.from === before.to;
-    if (before && (isMarker || before.to < run.from)) out += ' ';
+    // The words of a field stand for one position of the text, whatever spaces are between them.
+    const ofOneField = before && before.from === run.from && before.to === run.to && run.to > run.from;
+    const apart = ofOneField && run.x - before.x - runWidth(before, line) > LEAST_SPACE * run.look.size;
+    if (before && (isMarker || before.to < run.from || apart)) out += ' ';
     out += run.text;
   });
   return out;

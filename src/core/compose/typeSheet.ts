@@ -1,5 +1,5 @@
 import { pageGrid, textArea } from '../page/grid';
-import { formatOf } from '../page/pages';
+import { formatOf, mastersOf } from '../page/pages';
 import { paragraphsOf, plainBody } from '../records/body';
 import { all, type Document, documentOf, find } from '../records/document';
 import type { DocumentRecord, FrameRecord, ParagraphStyleRecord } from '../records/index';
@@ -50,7 +50,7 @@ const SURFACE = 'type-sheet';
 
 /** Measure of one column of body text on a house's first master, and of its whole type area. */
 export function measuresOf(house: Document): { body: number; area: number; lines: number } {
-  const master = all(house, 'master')[0]!;
+  const master = mastersOf(house)[0]!;
   const grid = pageGrid(formatOf(house), master, 'right');
   const { measure, columns, lines } = textArea(grid, master);
   return { body: measure, area: grid.area.w, lines: lines * columns };
@@ -141,7 +141,7 @@ function surface(house: Document): DocumentRecord[] {
     date: '2000-01-01',
     language: find(house, 'issue', 'issue')?.language ?? 'en-GB',
   };
-  return [...kept, issue, { id: SURFACE, kind: 'page', order: 'a0', master: all(house, 'master')[0]!.id }];
+  return [...kept, issue, { id: SURFACE, kind: 'page', order: 'a0', master: mastersOf(house)[0]!.id }];
 }
 
 function specimenRecords(record: ParagraphStyleRecord, words: readonly string[], measure: number): DocumentRecord[] {

@@ -1,4 +1,4 @@
-import { type Document, all, find, get } from '../records/document';
+import { type Document, all, find, framesOn, get } from '../records/document';
 import type { FormatRecord, MasterRecord, PageRecord } from '../records/index';
 
 /** A page with what follows from its place in the issue. */
@@ -41,6 +41,14 @@ function place(document: Document): PlacedPage[] {
 }
 
 export const formatOf = (document: Document): FormatRecord => get(document, 'format', 'format');
+
+/** The masters of a document: those that show something of their own first, then by name. */
+export function mastersOf(document: Document): readonly MasterRecord[] {
+  const shows = (master: MasterRecord) => framesOn(document, master.id).length > 0;
+  return [...all(document, 'master')].sort(
+    (a, b) => Number(shows(b)) - Number(shows(a)) || a.name.localeCompare(b.name, 'en') || (a.id < b.id ? -1 : 1),
+  );
+}
 
 /** The pages spread by spread. */
 export function spreads(document: Document): PlacedPage[][] {

@@ -1,8 +1,8 @@
-import { type Document, all, documentOf, find, framesOn } from '../records/document';
+import { type Document, documentOf, find, framesOn } from '../records/document';
 import type { DocumentRecord, FrameRecord } from '../records/index';
 import { plainBody } from '../records/body';
 import { pageGrid, stretchBox } from './grid';
-import { formatOf } from './pages';
+import { formatOf, mastersOf } from './pages';
 
 /** Ids of what a specimen adds to a house. */
 export const SPECIMEN_TEXT = 'specimen-text';
@@ -27,7 +27,7 @@ export interface SpecimenText {
  */
 export function specimenDocument(house: Document, master: string, { publication, paragraphs, style }: SpecimenText): Document {
   const format = formatOf(house);
-  const own = find(house, 'master', master) ?? all(house, 'master')[0]!;
+  const own = find(house, 'master', master) ?? mastersOf(house)[0]!;
   const records: DocumentRecord[] = [...house.records.values()].filter(
     ({ kind }) => kind !== 'page' && kind !== 'frame' && kind !== 'story',
   );

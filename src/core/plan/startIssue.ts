@@ -1,5 +1,7 @@
 import { generateNKeysBetween } from 'fractional-indexing';
 import { nanoid } from 'nanoid';
+import { mastersOf } from '../page/pages';
+import { documentOf } from '../records/document';
 import type { DocumentRecord } from '../records/index';
 
 /** What is said of an issue when it is started. */
@@ -19,15 +21,16 @@ export const MOST_PAGES = 1000;
  * covers, the first page and the last, on the one without folios where there is one.
  */
 export function startIssue(house: readonly DocumentRecord[], { pages, ...issue }: NewIssue): DocumentRecord[] {
-  const masters = house.filter((record) => record.kind === 'master');
+  const masters = mastersOf(documentOf(house));
   const onMaster = new Set(masters.map(({ id }) => id));
   const design = house.filter((record) =>
     record.kind === 'frame'
       ? onMaster.has(record.on)
       : record.kind !== 'page' && record.kind !== 'story' && record.kind !== 'issue' && record.kind !== 'details',
   );
-  const plain = masters.find(({ id }) => !house.some((record) => record.kind === 'frame' && record.on === id)) ?? masters[0]!;
-  const text = masters.find(({ id }) => id !== plain.id) ?? plain;
+  // The first shows most; the last, where there are several, least.
+  const text = masters[0]!;
+  const plain = masters.at(-1)!;
   const orders = generateNKeysBetween(null, null, pages);
   return [
     { id: 'issue', kind: 'issue', ...issue },

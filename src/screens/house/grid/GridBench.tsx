@@ -3,10 +3,10 @@
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import { type FormatChange, type GridChange, setBaseline, setFormat, setGrid } from '@/core/actions/house';
 import { pageGrid, textArea } from '@/core/page/grid';
-import { formatOf, spreads } from '@/core/page/pages';
+import { formatOf, mastersOf, spreads } from '@/core/page/pages';
 import { SPECIMEN_TEXT, specimenDocument } from '@/core/page/specimen';
 import { applied, type Diff } from '@/core/records/diff';
-import { all, type Document, find, get } from '@/core/records/document';
+import { type Document, find, get } from '@/core/records/document';
 import { styleSheet } from '@/core/type/styles';
 import { Notices } from '@/parts/Notices';
 import { Select } from '@/parts/Select';
@@ -44,7 +44,7 @@ export function GridBench({ id, publication, sample, body, store, specimen, comp
   const fits = useSetting(composer, (setting) => setting.fits);
   const trouble = useSetting(composer, (setting) => setting.trouble);
   const { notices, say, close } = useNotices();
-  const masters = all(document, 'master');
+  const masters = useMemo(() => mastersOf(document), [document]);
   const [chosen, setChosen] = useState(masters[0]!.id);
   const master = find(document, 'master', chosen) ?? masters[0]!;
   /** A change that a hand is trying. */

@@ -6,7 +6,7 @@ import type { DocumentStore, Opened } from '@/client/documentStore';
 import { openStore } from '@/client/openStore';
 import { SpecimenSource } from '@/client/specimenSource';
 import { SPECIMEN_PAGES, specimenDocument } from '@/core/page/specimen';
-import { all } from '@/core/records/document';
+import { mastersOf } from '@/core/page/pages';
 import { HouseFrame } from '../HouseFrame';
 import { GridBench } from './GridBench';
 
@@ -32,7 +32,7 @@ export function GridScreen({ id, publication, opened, sample, body }: GridScreen
   useEffect(() => {
     const { store, close } = openStore(id, opened);
     const text = { publication, paragraphs: sample, style: body };
-    const first = all(store.document, 'master')[0]!.id;
+    const first = mastersOf(store.document)[0]!.id;
     const specimen = new SpecimenSource(specimenDocument(store.document, first, text));
     const composer = new ComposerClient(specimen);
     composer.watch(SPECIMEN_PAGES);
