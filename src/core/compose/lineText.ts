@@ -10,7 +10,7 @@ export function lineText(line: Line): string {
     const before = line.runs[i - 1];
     const isMarker = before?.added && before.from === before.to;
     // The words of a field stand for one position of the text, whatever spaces are between them.
-    const ofOneField = before && before.from === run.from && before.to === run.to && run.to > run.from;
+    const ofOneField = before && !before.added && before.from === run.from;
     const apart = ofOneField && run.x - before.x - runWidth(before, line) > LEAST_SPACE * run.look.size;
     if (before && (isMarker || before.to < run.from || apart)) out += ' ';
     out += run.text;
