@@ -368,6 +368,17 @@ const FURNITURE: readonly DocumentRecord[] = [
 
 export const LONGSPAR_HOUSE: readonly DocumentRecord[] = [
   {
+    id: 'details',
+    kind: 'details',
+    language: 'en-GB',
+    strapline: 'Kite craft, four times a year',
+    publisher: 'The Net House Press',
+    address: 'The Net House, Quay Lane, Ternhaven',
+    contact: 'letters@longspar.example',
+    price: '£7.50',
+    staff: 'Editor Hester Lowe, layout Anselm Bray, pictures Inge Sarrow and Rafe Dunmore',
+  },
+  {
     id: 'format',
     kind: 'format',
     width: WIDTH,

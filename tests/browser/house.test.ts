@@ -198,6 +198,22 @@ describe('format and grid', () => {
   });
 });
 
+describe('details', () => {
+  it('are said once, kept, and undone', async () => {
+    await (await page.waitForSelector('nav ::-p-text(Details)'))!.click();
+    const field = (await page.waitForSelector('main ::-p-aria([name="Price Of one copy, with its currency"])'))!;
+    expect(await field.evaluate((element) => (element as HTMLTextAreaElement).value)).toBe('£7.50');
+    await field.click({ count: 3 });
+    await page.keyboard.type('£8');
+    await page.keyboard.press('Tab');
+    await until(page, 'it is being stored', () => document.querySelector('[aria-label^="Undo: Change the price"]') !== null);
+    expect(await record<{ price: string }>('details')).toMatchObject({ price: '£8' });
+    await page.click('[aria-label^="Undo: "]');
+    await until(page, 'it is as it was', () => [...document.querySelectorAll('textarea')].some((each) => each.value === '£7.50'));
+    expect(await record<{ price: string }>('details')).toMatchObject({ price: '£7.50' });
+  });
+});
+
 it('nothing went wrong in the browser on the way', () => {
   expect(problems).toEqual([]);
 });

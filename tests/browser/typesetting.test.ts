@@ -109,6 +109,11 @@ describe('typing on the page', () => {
     expect(await desk.page.$('[data-caret]')).not.toBeNull();
     await desk.page.keyboard.type('!');
     await desk.reads('never !forgotten');
+    const field = (await desk.page.waitForSelector('[data-typing] ::-p-aria([name="Field"])'))!;
+    await field.select('price');
+    await desk.reads('never !£7.50forgotten');
+    await desk.press('Backspace');
+    await desk.reads('never !forgotten');
     await desk.press('Escape');
     await desk.until('the text is left', () => !document.querySelector('[data-typing]'));
   });
@@ -293,7 +298,8 @@ describe('the type sheet', () => {
     const page = await browser.newPage();
     await page.goto(server.origin, { waitUntil: 'domcontentloaded' });
     await page.click('a[href$="/grid"]');
-    await (await page.waitForSelector('nav ::-p-text(Type)'))!.click();
+    await page.waitForSelector('[data-gutter]');
+    await page.click('nav a[href$="/type"]');
     await page.waitForSelector('[data-specimen]');
     await page.waitForSelector('.js-plotly-plot .scatterlayer');
     const specimens = await page.$$eval('[data-specimen]', (rows) =>

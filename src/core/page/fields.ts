@@ -33,6 +33,8 @@ export function fieldValue(document: Document, { name, of }: FieldAttrs, place: 
       return find(document, 'story', place.story)?.section ?? '';
     case 'story':
       return find(document, 'story', place.story)?.name ?? '';
+    default:
+      return find(document, 'details', 'details')?.[name] ?? '';
   }
 }
 

@@ -54,7 +54,6 @@ describe('an issue that begins', () => {
     const issue = documentOf(records);
     expect(get(issue, 'issue', 'issue')).toMatchObject({ number: '7', language: 'de' });
     expect(issue.records.has('model')).toBe(false);
-    expect(issue.records.has('details')).toBe(false);
     const pages = placedPages(issue);
     expect(pages.map(({ master }) => master.id)).toEqual(['plain', 'text', 'text', 'text', 'text', 'text', 'text', 'plain']);
     expect(framesOn(issue, 'text')).toHaveLength(4);

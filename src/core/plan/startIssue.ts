@@ -26,7 +26,7 @@ export function startIssue(house: readonly DocumentRecord[], { pages, ...issue }
   const design = house.filter((record) =>
     record.kind === 'frame'
       ? onMaster.has(record.on)
-      : record.kind !== 'page' && record.kind !== 'story' && record.kind !== 'issue' && record.kind !== 'details',
+      : record.kind !== 'page' && record.kind !== 'story' && record.kind !== 'issue',
   );
   // The first shows most; the last, where there are several, least.
   const text = masters[0]!;

@@ -1,5 +1,6 @@
 import { growingText, NO_WRAP } from '../actions/frames';
 import { mm } from '../length/length';
+import { noDetails } from '../records/details';
 import { snappedBottom, USUAL_MARGINS } from '../page/practice';
 import type { CharacterStyleRecord, DocumentRecord, FormatRecord, MasterRecord } from '../records/index';
 import type { ParagraphProperties } from '../records/paragraphStyle';
@@ -51,7 +52,7 @@ export function startingHouse(kind: PublicationKind, language: string): Document
     textSpan,
   });
   return [
-    { id: 'details', kind: 'details', language, strapline: '' },
+    noDetails(language),
     format,
     master('text', 'Text'),
     master('plain', 'Plain, no folio'),

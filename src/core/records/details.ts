@@ -1,14 +1,31 @@
 import Joi from 'joi';
-import { lineSchema, recordSchema, type RecordBase } from './common';
+import { recordSchema, type RecordBase } from './common';
 
-/** What a house knows of its publication beside its design; its id is always `details`. */
-export interface DetailsRecord extends RecordBase<'details'> {
+/** Facts of a publication that are said once and shown by fields anywhere. */
+export const DETAIL_NAMES = ['strapline', 'publisher', 'address', 'contact', 'price', 'staff'] as const;
+export type DetailName = (typeof DETAIL_NAMES)[number];
+
+/** What is known of a publication beside its design; its id is always `details`. */
+export interface DetailsRecord extends RecordBase<'details'>, Readonly<Record<DetailName, string>> {
   /** BCP 47: the language its texts are in unless they say otherwise. */
   readonly language: string;
-  readonly strapline: string;
 }
+
+export const noDetails = (language: string): DetailsRecord => ({
+  id: 'details',
+  kind: 'details',
+  language,
+  strapline: '',
+  publisher: '',
+  address: '',
+  contact: '',
+  price: '',
+  staff: '',
+});
+
+const words = Joi.string().allow('').max(2000).required();
 
 export const detailsSchema = recordSchema('details', {
   language: Joi.string().max(20).required(),
-  strapline: lineSchema.required(),
+  ...Object.fromEntries(DETAIL_NAMES.map((name) => [name, words])),
 });

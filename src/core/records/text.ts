@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import { type Stroke, strokeSchema, tintSchema } from './characterStyle';
 import { idSchema, recordSchema, type RecordBase } from './common';
+import { DETAIL_NAMES, type DetailName } from './details';
 import { type Lengths, lengthsSchema } from './frame';
 import type { StartIn } from './paragraphStyle';
 
@@ -37,7 +38,7 @@ export interface InlinePictureAttrs {
 
 /** `nextFolio` and `previousFolio` are the pages on which the story goes on, and from which it comes. */
 export type FieldName =
-  'folio' | 'nextFolio' | 'previousFolio' | 'publication' | 'number' | 'season' | 'date' | 'section' | 'story';
+  'folio' | 'nextFolio' | 'previousFolio' | 'publication' | 'number' | 'season' | 'date' | 'section' | 'story' | DetailName;
 
 export interface ParagraphNode {
   readonly type: 'paragraph';
@@ -126,7 +127,7 @@ const marks = Joi.array()
     }),
   );
 
-const FIELDS: readonly FieldName[] = [
+export const FIELD_NAMES: readonly FieldName[] = [
   'folio',
   'nextFolio',
   'previousFolio',
@@ -136,6 +137,7 @@ const FIELDS: readonly FieldName[] = [
   'date',
   'section',
   'story',
+  ...DETAIL_NAMES,
 ];
 
 const inline = Joi.object({
@@ -143,7 +145,7 @@ const inline = Joi.object({
   text: Joi.string().max(2_000_000),
   marks,
   attrs: Joi.alternatives(
-    Joi.object({ name: Joi.valid(...FIELDS).required(), of: idSchema }),
+    Joi.object({ name: Joi.valid(...FIELD_NAMES).required(), of: idSchema }),
     Joi.object({
       picture: idSchema.required(),
       height: Joi.number().min(1).max(2000).required(),

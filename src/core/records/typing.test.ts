@@ -3,7 +3,17 @@ import { describe, expect, it } from 'vitest';
 import { paragraph, text } from '../../../tests/support/composed';
 import { checkBody, paragraphsOf, plainText } from './body';
 import type { BodyNode, TableNode } from './text';
-import { deleteAt, lengthOf, restyled, steppedPlace, type TextPlace, typeWords, withEdit, withSameParagraphs } from './typing';
+import {
+  deleteAt,
+  lengthOf,
+  restyled,
+  steppedPlace,
+  type TextPlace,
+  typeField,
+  typeWords,
+  withEdit,
+  withSameParagraphs,
+} from './typing';
 import { same } from './same';
 
 const doc = (...content: BodyNode['content']): BodyNode => ({ type: 'doc', content });
@@ -50,6 +60,18 @@ describe('typing words', () => {
     expect(words(after)).toEqual(['before', 'a', 'bee', 'c', 'after']);
     expect(after.content[0]).toBe(body.content[0]);
     expect((after.content[1] as TableNode).content[1]).toBe((body.content[1] as TableNode).content[1]);
+  });
+});
+
+describe('putting a field in', () => {
+  it('counts as one letter, in the look of the one before it, and is taken out as one', () => {
+    const body = doc(paragraph('body', [text('page '), text('no.', { type: 'strong' }), text(' of all')]));
+    const { edit, caret } = typeField(body, { paragraph: 0, offset: 8 }, 'folio');
+    const after = withEdit(body, edit);
+    expect(paragraphsOf(after)[0]!.content![2]).toEqual({ type: 'field', attrs: { name: 'folio' }, marks: [{ type: 'strong' }] });
+    expect(caret).toEqual({ paragraph: 0, offset: 9 });
+    checkBody(after);
+    expect(withEdit(after, deleteAt(after, caret, true)!.edit)).toEqual(body);
   });
 });
 

@@ -1,5 +1,5 @@
 import { paragraphsOf } from './body';
-import type { BlockNode, BodyNode, InlineNode, ParagraphNode, TableCellNode } from './text';
+import type { BlockNode, BodyNode, FieldName, InlineNode, ParagraphNode, TableCellNode } from './text';
 
 /** A place in a text: a paragraph, counted as `paragraphsOf` counts them, and a position in its content. */
 export interface TextPlace {
@@ -74,6 +74,15 @@ export function typeWords(body: BodyNode, at: TextPlace, words: string): Typed {
     offset: lines.length === 1 ? at.offset + last.length : last.length,
   };
   return { edit: { paragraph: at.paragraph, remove: 1, put }, caret };
+}
+
+/** A field put in at a place, in the look of the letter before it. */
+export function typeField(body: BodyNode, at: TextPlace, name: FieldName): Typed {
+  const own = paragraphsOf(body)[at.paragraph]!;
+  const marks = marksBefore(own, at.offset);
+  const field: InlineNode = { type: 'field', attrs: { name }, ...(marks ? { marks } : {}) };
+  const put = [made(own, [...cut(own, 0, at.offset), field, ...cut(own, at.offset, lengthOf(own))], false)];
+  return { edit: { paragraph: at.paragraph, remove: 1, put }, caret: { ...at, offset: at.offset + 1 } };
 }
 
 /**

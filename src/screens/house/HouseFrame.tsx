@@ -6,6 +6,7 @@ import { KiteMark } from '@/parts/KiteMark';
 
 /** The chapters of a house that there are, in the order in which it is set up. */
 const CHAPTERS = [
+  { name: 'Details', path: 'details' },
   { name: 'Format and grid', path: 'grid' },
   { name: 'Type', path: 'type' },
 ] as const;

@@ -5,7 +5,8 @@ import type { ComposerClient } from '@/client/composerClient';
 import type { PlacedPage } from '@/core/page/pages';
 import { all, type Document } from '@/core/records/document';
 import type { StartIn } from '@/core/records/paragraphStyle';
-import type { ParagraphNode } from '@/core/records/text';
+import { FIELD_NAMES, type FieldName, type ParagraphNode } from '@/core/records/text';
+import { FIELD_WORDS } from '../frame/fieldWords';
 import { onSpread } from './Overlay';
 import { useLatest } from './useLatest';
 import { useSetting } from './useSetting';
@@ -134,6 +135,10 @@ export function TypingCaret({
               hand.restyle(attrs);
               field.current!.focus({ preventScroll: true });
             }}
+            onField={(name) => {
+              hand.field(name);
+              field.current!.focus({ preventScroll: true });
+            }}
           />
         )}
       </div>
@@ -154,10 +159,12 @@ function ParagraphChoices({
   document,
   paragraph,
   onChange,
+  onField,
 }: {
   document: Document;
   paragraph: ParagraphNode;
   onChange: (attrs: Partial<ParagraphNode['attrs']>) => void;
+  onField: (name: FieldName) => void;
 }) {
   const choice = 'bg-secondary border-base-100/30 narrow border-b py-0.5';
   return (
@@ -182,6 +189,17 @@ function ParagraphChoices({
           {STARTS.map(([value, name]) => (
             <option key={value} value={value}>
               {name}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className="flex items-center gap-1.5">
+        <span className="opacity-75">Field</span>
+        <select className={choice} value="" onChange={(event) => onField(event.target.value as FieldName)}>
+          <option value="">put in …</option>
+          {FIELD_NAMES.map((name) => (
+            <option key={name} value={name}>
+              {FIELD_WORDS[name]}
             </option>
           ))}
         </select>

@@ -6,7 +6,7 @@ import type { DocumentStore } from '@/client/documentStore';
 import { setBody } from '@/core/actions/texts';
 import { paragraphsOf } from '@/core/records/body';
 import { find } from '@/core/records/document';
-import type { BodyNode, ParagraphNode } from '@/core/records/text';
+import type { BodyNode, FieldName, ParagraphNode } from '@/core/records/text';
 import {
   deleteAt,
   lengthOf,
@@ -14,6 +14,7 @@ import {
   steppedPlace,
   type TextPlace,
   type Typed,
+  typeField,
   typeWords,
   withEdit,
 } from '@/core/records/typing';
@@ -34,6 +35,7 @@ export interface TypingHand {
   step(by: 1 | -1): void;
   line(by: 1 | -1): void;
   edge(end: boolean): void;
+  field(name: FieldName): void;
   /** The paragraph the caret is in. */
   paragraph(): ParagraphNode | undefined;
   /** Gives it another style, or has it begin in the next column, frame or page. */
@@ -136,6 +138,7 @@ export function useTyping(store: DocumentStore, composer: ComposerClient): Typin
     end,
     rest: commit,
     words: (words) => now.current && show(typeWords(now.current.body, now.current.place, words)),
+    field: (name) => now.current && show(typeField(now.current.body, now.current.place, name)),
     erase: (back) => now.current && show(deleteAt(now.current.body, now.current.place, back)),
     step: (by) => now.current && move(steppedPlace(now.current.body, now.current.place, by)),
     line: (by) => {
