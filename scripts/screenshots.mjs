@@ -35,9 +35,16 @@ const go = async (number) => {
 
 await page.goto(origin, { waitUntil: 'domcontentloaded' });
 await shot('shelf');
+await page.click('::-p-text(Start the next issue)');
+await page.waitForSelector('dialog');
+await shot('next-issue');
+await page.keyboard.press('Escape');
 await page.click('a[href$="/grid"]');
 await page.waitForFunction(() => document.querySelectorAll('[data-chunk] text').length > 500);
 await shot('grid');
+await page.click('nav a[href$="/colour"]');
+await page.waitForSelector('[data-swatch]');
+await shot('colour');
 await page.click('nav a[href$="/type"]');
 await page.waitForSelector('[data-specimen]');
 await page.waitForSelector('.js-plotly-plot .scatterlayer');

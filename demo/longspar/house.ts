@@ -273,13 +273,53 @@ const STYLES: readonly DocumentRecord[] = [
 ];
 
 const SWATCHES: readonly DocumentRecord[] = [
-  { id: 'ink', kind: 'swatch', name: 'Ink', cmyk: [0, 0, 0, 1] },
-  { id: 'paper', kind: 'swatch', name: 'Paper', cmyk: [0, 0, 0, 0] },
+  { id: 'ink', kind: 'swatch', name: 'Ink', cmyk: [0, 0, 0, 1], role: 'ink' },
+  { id: 'paper', kind: 'swatch', name: 'Paper', cmyk: [0, 0, 0, 0], role: 'paper' },
   { id: 'deep', kind: 'swatch', name: 'Deep', cmyk: [0.9, 0.6, 0.35, 0.5] },
-  { id: 'accent1', kind: 'swatch', name: 'Accent 1', cmyk: [0.05, 0.78, 0.86, 0.05] },
-  { id: 'accent2', kind: 'swatch', name: 'Accent 2', cmyk: [0.03, 0.3, 0.9, 0] },
-  { id: 'tint', kind: 'swatch', name: 'Tint', cmyk: [0.03, 0.05, 0.14, 0] },
+  { id: 'accent1', kind: 'swatch', name: 'Accent 1', cmyk: [0.05, 0.78, 0.86, 0.05], role: 'accent1' },
+  { id: 'accent2', kind: 'swatch', name: 'Accent 2', cmyk: [0.03, 0.3, 0.9, 0], role: 'accent2' },
+  { id: 'tint', kind: 'swatch', name: 'Tint', cmyk: [0.03, 0.05, 0.14, 0], role: 'tint' },
   { id: 'sea', kind: 'swatch', name: 'Sea', cmyk: [0.78, 0.4, 0.36, 0.25] },
+];
+
+/** Three palettes, so that a number can have the light of its season. */
+const PALETTES: readonly DocumentRecord[] = [
+  {
+    id: 'palette-winter',
+    kind: 'palette',
+    name: 'Winter harbour',
+    colours: {
+      ink: [0, 0, 0, 1],
+      paper: [0, 0, 0, 0],
+      accent1: [0.05, 0.78, 0.86, 0.05],
+      accent2: [0.03, 0.3, 0.9, 0],
+      tint: [0.03, 0.05, 0.14, 0],
+    },
+  },
+  {
+    id: 'palette-heather',
+    kind: 'palette',
+    name: 'Heather',
+    colours: {
+      ink: [0.3, 0.3, 0, 0.9],
+      paper: [0, 0, 0, 0],
+      accent1: [0.35, 0.82, 0.1, 0.12],
+      accent2: [0.55, 0.12, 0.5, 0.1],
+      tint: [0.06, 0.1, 0.03, 0],
+    },
+  },
+  {
+    id: 'palette-strand',
+    kind: 'palette',
+    name: 'West strand',
+    colours: {
+      ink: [0.4, 0.1, 0, 0.88],
+      paper: [0, 0, 0, 0],
+      accent1: [0.86, 0.35, 0.3, 0.15],
+      accent2: [0.05, 0.4, 0.85, 0.02],
+      tint: [0.1, 0.02, 0.05, 0],
+    },
+  },
 ];
 
 const folioBox = (x: number, w: number) => ({ x, y: HEIGHT - mm(15.5), w, h: 10 });
@@ -394,5 +434,6 @@ export const LONGSPAR_HOUSE: readonly DocumentRecord[] = [
   ...CHARACTER_STYLES,
   ...STYLES,
   ...SWATCHES,
+  ...PALETTES,
   ...FURNITURE,
 ];

@@ -2,6 +2,7 @@ import { writeFile } from 'node:fs/promises';
 import { cpus, totalmem } from 'node:os';
 import { spawn } from 'node:child_process';
 import type { ParagraphProperties } from '@/core/records/paragraphStyle';
+import { format, resolveConfig } from 'prettier';
 import { openCluster, openServer, runScript } from '../../tests/support/application';
 import { chromiumSpaces, inChromium } from './chromium';
 import { median, most, unevenness } from './measure';
@@ -178,7 +179,9 @@ async function main(): Promise<void> {
     shown <= 16,
   );
 
-  await writeFile('docs/benchmarks.md', report(rows, version, median(fresh), bySpacesAlone));
+  const file = 'docs/benchmarks.md';
+  const text = report(rows, version, median(fresh), bySpacesAlone);
+  await writeFile(file, await format(text, { ...(await resolveConfig(file)), parser: 'markdown' }));
   say('docs/benchmarks.md is written.');
 }
 

@@ -214,6 +214,39 @@ describe('details', () => {
   });
 });
 
+describe('colour', () => {
+  it('recolours by palettes at once, keeps one of its own, and does not lose what is used', async () => {
+    await (await page.waitForSelector('nav ::-p-text(Colour)'))!.click();
+    await page.waitForSelector('[data-swatch=accent1]');
+    await page.click('[aria-label="Use Heather"]');
+    expect(await record<{ cmyk: number[] }>('accent1')).toMatchObject({ cmyk: [0.35, 0.82, 0.1, 0.12] });
+    const magenta = (await page.waitForSelector('[data-swatch=accent1] ::-p-aria([name="Magenta"])'))!;
+    await magenta.click({ count: 3 });
+    await page.keyboard.type('60');
+    await page.keyboard.press('Enter');
+    expect(await record<{ cmyk: number[] }>('accent1')).toMatchObject({ cmyk: [0.35, 0.6, 0.1, 0.12] });
+    await magenta.click({ count: 3 });
+    await page.keyboard.type('160');
+    await page.keyboard.press('Enter');
+    await until(page, 'the limits stand at the field', () =>
+      document.querySelector('[data-swatch=accent1] [role=alert]')?.textContent?.includes('from 0 to 100'),
+    );
+    await page.keyboard.press('Escape');
+    await page.click('input[placeholder="Its name"]');
+    await page.keyboard.type('Late heather');
+    await page.keyboard.press('Enter');
+    await until(page, 'it is in use', () =>
+      [...document.querySelectorAll('section[aria-label=Palettes] li')].some(
+        (each) => each.textContent!.includes('Late heather') && each.textContent!.includes('in use'),
+      ),
+    );
+    await page.click('[aria-label="Remove Accent 1"]');
+    await until(page, 'it says why not', () =>
+      [...document.querySelectorAll('[role=alert]')].some((each) => each.textContent!.includes('coloured with it')),
+    );
+  });
+});
+
 it('nothing went wrong in the browser on the way', () => {
   expect(problems).toEqual([]);
 });

@@ -293,6 +293,45 @@ describe('a group', () => {
   });
 });
 
+describe('the palette', () => {
+  it('recolours every page of the issue at once, as one change', async () => {
+    await desk.press('Escape');
+    await desk.go(4);
+    await desk.reads('AT THE BENCH');
+    const colour = await desk.page.$$eval('[data-chunk] text', (list) =>
+      list
+        .find((each) => each.textContent === 'BENCH')!
+        .closest('[fill]')!
+        .getAttribute('fill'),
+    );
+    const before = (await desk.changes()).length;
+    const palette = (await desk.page.waitForSelector('aside ::-p-aria([name="Palette"])'))!;
+    await palette.select('palette-strand');
+    await desk.until(
+      'the kicker has another colour',
+      (old: string) =>
+        [...document.querySelectorAll('[data-chunk] text')]
+          .find((each) => each.textContent === 'BENCH')
+          ?.closest('[fill]')
+          ?.getAttribute('fill') !== old,
+      colour,
+    );
+    await desk.stored();
+    expect((await desk.changes()).length).toBe(before + 1);
+    await desk.press('Control', 'z');
+    await desk.stored();
+    await desk.until(
+      'it is as it was',
+      (old: string) =>
+        [...document.querySelectorAll('[data-chunk] text')]
+          .find((each) => each.textContent === 'BENCH')
+          ?.closest('[fill]')
+          ?.getAttribute('fill') === old,
+      colour,
+    );
+  });
+});
+
 describe('the type sheet', () => {
   it('shows every paragraph style in real text with its figures, and the chart of word spaces', async () => {
     const page = await browser.newPage();

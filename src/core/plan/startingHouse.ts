@@ -2,7 +2,8 @@ import { growingText, NO_WRAP } from '../actions/frames';
 import { mm } from '../length/length';
 import { noDetails } from '../records/details';
 import { snappedBottom, USUAL_MARGINS } from '../page/practice';
-import type { CharacterStyleRecord, DocumentRecord, FormatRecord, MasterRecord } from '../records/index';
+import type { CharacterStyleRecord, DocumentRecord, FormatRecord, MasterRecord, PaletteRecord } from '../records/index';
+import { type Role, ROLES } from '../records/swatch';
 import type { ParagraphProperties } from '../records/paragraphStyle';
 import type { FieldName, InlineNode } from '../records/text';
 
@@ -62,12 +63,53 @@ export function startingHouse(kind: PublicationKind, language: string): Document
   ];
 }
 
+type Colours = PaletteRecord['colours'];
+
+/** Three palettes to begin with, of which the first is in use. */
+const PALETTES: readonly (readonly [string, Colours])[] = [
+  [
+    'Harbour blue',
+    {
+      ink: [0, 0, 0, 1],
+      paper: [0, 0, 0, 0],
+      accent1: [0.9, 0.45, 0.1, 0.15],
+      accent2: [0.05, 0.75, 0.85, 0],
+      tint: [0.1, 0.03, 0.02, 0],
+    },
+  ],
+  [
+    'Kiln',
+    {
+      ink: [0, 0.1, 0.1, 0.95],
+      paper: [0, 0, 0, 0],
+      accent1: [0.1, 0.85, 0.9, 0.1],
+      accent2: [0.7, 0.3, 0.4, 0.2],
+      tint: [0.02, 0.06, 0.1, 0],
+    },
+  ],
+  [
+    'Moss',
+    {
+      ink: [0.2, 0, 0.2, 0.92],
+      paper: [0, 0, 0, 0],
+      accent1: [0.7, 0.25, 0.8, 0.25],
+      accent2: [0.05, 0.45, 0.9, 0.05],
+      tint: [0.06, 0.01, 0.1, 0],
+    },
+  ],
+];
+
+const NAMES: Readonly<Record<Role, string>> = {
+  ink: 'Ink',
+  paper: 'Paper',
+  accent1: 'Accent 1',
+  accent2: 'Accent 2',
+  tint: 'Tint',
+};
+
 const swatches = (): DocumentRecord[] => [
-  { id: 'ink', kind: 'swatch', name: 'Ink', cmyk: [0, 0, 0, 1] },
-  { id: 'paper', kind: 'swatch', name: 'Paper', cmyk: [0, 0, 0, 0] },
-  { id: 'accent1', kind: 'swatch', name: 'Accent 1', cmyk: [0.9, 0.45, 0.1, 0.15] },
-  { id: 'accent2', kind: 'swatch', name: 'Accent 2', cmyk: [0.05, 0.75, 0.85, 0] },
-  { id: 'tint', kind: 'swatch', name: 'Tint', cmyk: [0.1, 0.03, 0.02, 0] },
+  ...ROLES.map((role): DocumentRecord => ({ id: role, kind: 'swatch', name: NAMES[role], cmyk: PALETTES[0]![1][role], role })),
+  ...PALETTES.map(([name, colours], i): DocumentRecord => ({ id: `palette-${i + 1}`, kind: 'palette', name, colours })),
 ];
 
 function styles(size: number, leading: number): DocumentRecord[] {

@@ -9,7 +9,7 @@ import type { PageRecord } from './page';
 import type { ParagraphStyleRecord } from './paragraphStyle';
 import type { PictureRecord } from './picture';
 import type { StoryRecord } from './story';
-import type { SwatchRecord } from './swatch';
+import type { PaletteRecord, SwatchRecord } from './swatch';
 import type { TextRecord } from './text';
 
 /** Every kind of record a document is made of: a new kind is a file of its own, a line here and one in `schemas.ts`. */
@@ -27,6 +27,7 @@ export interface RecordKinds {
   paragraphStyle: ParagraphStyleRecord;
   characterStyle: CharacterStyleRecord;
   swatch: SwatchRecord;
+  palette: PaletteRecord;
 }
 
 export type RecordKind = keyof RecordKinds;
@@ -41,6 +42,7 @@ export type {
   IssueRecord,
   MasterRecord,
   PageRecord,
+  PaletteRecord,
   ParagraphStyleRecord,
   PictureRecord,
   StoryRecord,

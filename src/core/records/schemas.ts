@@ -10,7 +10,7 @@ import { pageSchema } from './page';
 import { paragraphStyleSchema } from './paragraphStyle';
 import { pictureSchema } from './picture';
 import { storySchema } from './story';
-import { swatchSchema } from './swatch';
+import { paletteSchema, swatchSchema } from './swatch';
 import { textSchema } from './text';
 import { idSchema, lineSchema } from './common';
 import type { RecordKind } from './index';
@@ -30,6 +30,7 @@ export const SCHEMAS: Readonly<Record<RecordKind, Joi.ObjectSchema>> = {
   paragraphStyle: paragraphStyleSchema,
   characterStyle: characterStyleSchema,
   swatch: swatchSchema,
+  palette: paletteSchema,
 };
 
 const record = Joi.alternatives().conditional('.kind', {

@@ -1,13 +1,32 @@
 import Joi from 'joi';
 import { lineSchema, recordSchema, type RecordBase } from './common';
 
-/** A colour by name, in the inks it prints in: cyan, magenta, yellow and black, each 0 to 1. */
+/** Shares of cyan, magenta, yellow and black, each 0 to 1. */
+export type Cmyk = readonly [number, number, number, number];
+
+/** What a colour is for: a palette gives each role a colour. */
+export const ROLES = ['ink', 'paper', 'accent1', 'accent2', 'tint'] as const;
+export type Role = (typeof ROLES)[number];
+
+/** A colour by name, in the inks it prints in. */
 export interface SwatchRecord extends RecordBase<'swatch'> {
   readonly name: string;
-  readonly cmyk: readonly [number, number, number, number];
+  readonly cmyk: Cmyk;
+  /** Then it changes with the palette. */
+  readonly role?: Role | undefined;
 }
 
-export const swatchSchema = recordSchema('swatch', {
+/** Colours for all roles that go together. */
+export interface PaletteRecord extends RecordBase<'palette'> {
+  readonly name: string;
+  readonly colours: Readonly<Record<Role, Cmyk>>;
+}
+
+const cmyk = Joi.array().length(4).items(Joi.number().min(0).max(1)).required();
+
+export const swatchSchema = recordSchema('swatch', { name: lineSchema.required(), cmyk, role: Joi.valid(...ROLES) });
+
+export const paletteSchema = recordSchema('palette', {
   name: lineSchema.required(),
-  cmyk: Joi.array().length(4).items(Joi.number().min(0).max(1)).required(),
+  colours: Joi.object(Object.fromEntries(ROLES.map((role) => [role, cmyk]))).required(),
 });

@@ -9,12 +9,15 @@ const CHAPTERS = [
   { name: 'Details', path: 'details' },
   { name: 'Format and grid', path: 'grid' },
   { name: 'Type', path: 'type' },
+  { name: 'Colour', path: 'colour' },
 ] as const;
+
+export type ChapterPath = (typeof CHAPTERS)[number]['path'];
 
 interface HouseFrameProps {
   readonly id: string;
   readonly publication: string;
-  readonly chapter: (typeof CHAPTERS)[number]['path'];
+  readonly chapter: ChapterPath;
   /** On the right of the header: how far what was done is, undo and redo. */
   readonly tools?: ReactNode;
   readonly children: ReactNode;

@@ -511,6 +511,7 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
             onMark={(page, stretch) =>
               setMarked({ page, stretch, box: stretchBox(pageGrid(format, page.master, page.side), stretch) })
             }
+            onPalette={actions.palette}
             onAddPages={(count) => actions.addPages({ after: lastPage, count })}
           />
         )}

@@ -16,6 +16,7 @@ import {
   type Place,
   type TextLayout,
 } from '@/core/actions/frames';
+import { recolour } from '@/core/actions/colour';
 import { groupFrames, setGroupWrap, ungroupFrames } from '@/core/actions/groups';
 import { addPages, type AddPages } from '@/core/actions/pages';
 import { markOut, type MarkOut } from '@/core/actions/markOut';
@@ -84,6 +85,7 @@ export function useDeskActions(store: DocumentStore, composer: ComposerClient, s
         act(where === 'front' ? 'Bring to the front' : 'Send to the back', (document) => stack(document, id, where)),
       remove: (ids: readonly string[]) =>
         act(ids.length === 1 ? 'Remove a frame' : `Remove ${ids.length} frames`, (document) => removeFrames(document, ids)),
+      palette: (palette: string) => act('Change the palette', (document) => recolour(document, palette)),
       mark: (intent: MarkOut) => act(`Add a ${intent.as}`, (document) => markOut(document, intent)),
       placePicture: (intent: PlacePicture) => act('Place a picture', (document) => placePicture(document, intent)),
       fillFrame: (frame: string, picture: string) =>

@@ -17,7 +17,6 @@ import { TextChapter } from './TextChapter';
 import { outlineNote, outlinesOf, WrapChapter } from './WrapChapter';
 
 interface DetailProps extends PageChapterProps {
-  readonly document: Document;
   readonly chosen: readonly FrameInSight[];
   readonly fits: ReadonlyMap<string, Fit>;
   readonly actions: FrameActions;

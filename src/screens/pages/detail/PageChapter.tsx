@@ -3,11 +3,16 @@
 import { useState } from 'react';
 import { pageGrid, type Stretch } from '@/core/page/grid';
 import type { PlacedPage } from '@/core/page/pages';
+import { paletteInUse } from '@/core/actions/colour';
+import { all, type Document } from '@/core/records/document';
 import type { FormatRecord } from '@/core/records/index';
 import { Choice } from '@/parts/Choice';
+import { Select } from '@/parts/Select';
 import { Range } from './Range';
 
 export interface PageChapterProps {
+  readonly document: Document;
+  readonly onPalette: (palette: string) => void;
   readonly format: FormatRecord;
   readonly pages: readonly PlacedPage[];
   readonly onMark: (page: PlacedPage, stretch: Stretch) => void;
@@ -15,8 +20,10 @@ export interface PageChapterProps {
 }
 
 /** The spread in sight, when nothing on it is chosen. */
-export function PageChapter({ format, pages, onMark, onAddPages }: PageChapterProps) {
+export function PageChapter({ document, format, pages, onMark, onAddPages, onPalette }: PageChapterProps) {
   const [which, setWhich] = useState(0);
+  const palettes = all(document, 'palette');
+  const inUse = paletteInUse(document);
   const page = pages[which] ?? pages[0];
   const [marked, setMarked] = useState<Stretch>({ columns: [1, 1], lines: [1, 10] });
   if (!page) return null;
@@ -77,6 +84,20 @@ export function PageChapter({ format, pages, onMark, onAddPages }: PageChapterPr
           </button>
         </div>
       </section>
+      {palettes.length > 0 && (
+        <section aria-label="Colours">
+          <h3 className="chapter pb-1">Colours of the issue</h3>
+          <Select
+            label="Palette"
+            value={inUse?.id ?? ''}
+            of={[
+              ...(inUse ? [] : [{ value: '', name: 'Colours of its own' }]),
+              ...palettes.map(({ id, name }) => ({ value: id, name })),
+            ]}
+            onChange={(id) => id !== '' && onPalette(id)}
+          />
+        </section>
+      )}
     </>
   );
 }

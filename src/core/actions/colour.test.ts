@@ -1,0 +1,64 @@
+import { describe, expect, it } from 'vitest';
+import { startingHouse } from '../plan/startingHouse';
+import { applied, type Diff, inverted } from '../records/diff';
+import { all, type Document, documentOf, get } from '../records/document';
+import { SCHEMAS } from '../records/schemas';
+import { addSwatch, keepPalette, paletteInUse, recolour, removeSwatch, setSwatch, swatchUses } from './colour';
+import { ActionError } from './edit';
+
+const house = documentOf(startingHouse('magazine', 'en-GB'));
+
+function done(of: Document, diff: Diff): Document {
+  const after = applied(of, diff);
+  expect(new Map(applied(after, inverted(diff)).records)).toEqual(new Map(of.records));
+  for (const record of [...diff.added, ...diff.updated.map((each) => each.after)])
+    expect(SCHEMAS[record.kind].validate(record).error).toBeUndefined();
+  return after;
+}
+
+describe('swatches', () => {
+  it('take other names and inks, within what inks there are', () => {
+    const after = done(house, setSwatch(house, 'accent1', { name: 'Sea', cmyk: [0.5, 0.25, 0, 0.1] }));
+    expect(get(after, 'swatch', 'accent1')).toMatchObject({ name: 'Sea', cmyk: [0.5, 0.25, 0, 0.1], role: 'accent1' });
+    expect(() => setSwatch(house, 'ink', { name: ' ' })).toThrow(ActionError);
+    expect(() => setSwatch(house, 'ink', { cmyk: [1.2, 0, 0, 0] })).toThrow(/0 and 100 %/);
+    expect(() => setSwatch(house, 'ink', { cmyk: [NaN, 0, 0, 0] })).toThrow(ActionError);
+  });
+
+  it('are added, and removed when nothing is coloured with them', () => {
+    const more = done(house, addSwatch(house, 'Rust', [0.1, 0.7, 0.9, 0.2]));
+    const rust = all(more, 'swatch').find(({ name }) => name === 'Rust')!;
+    expect(swatchUses(more, rust.id)).toBe(0);
+    expect(all(done(more, removeSwatch(more, rust.id)), 'swatch')).toHaveLength(5);
+    expect(swatchUses(house, 'accent1')).toBe(
+      all(house, 'paragraphStyle').filter(({ properties }) => properties.swatch === 'accent1').length,
+    );
+    expect(() => removeSwatch(house, 'accent1')).toThrow(/things are coloured/);
+    expect(() => removeSwatch(house, 'paper')).toThrow(/every palette/);
+  });
+});
+
+describe('a palette', () => {
+  it('recolours what has a role, and nothing else', () => {
+    const own = done(house, addSwatch(house, 'Rust', [0.1, 0.7, 0.9, 0.2]));
+    expect(paletteInUse(own)?.name).toBe('Harbour blue');
+    const after = done(own, recolour(own, 'palette-2'));
+    expect(paletteInUse(after)?.name).toBe('Kiln');
+    const { colours } = get(after, 'palette', 'palette-2');
+    for (const { role, cmyk, name } of all(after, 'swatch')) {
+      if (role) expect(cmyk).toEqual(colours[role]);
+      else expect([name, cmyk]).toEqual(['Rust', [0.1, 0.7, 0.9, 0.2]]);
+    }
+    expect([...done(after, recolour(after, 'palette-1')).records.values()]).toEqual([...own.records.values()]);
+  });
+
+  it('is kept from the colours as they are', () => {
+    const changed = done(house, setSwatch(house, 'tint', { cmyk: [0.2, 0, 0.2, 0] }));
+    expect(paletteInUse(changed)).toBeUndefined();
+    const kept = done(changed, keepPalette(changed, ' Own '));
+    expect(paletteInUse(kept)?.name).toBe('Own');
+    expect(() => keepPalette(changed, '')).toThrow(/has a name/);
+    const lacking = documentOf([...house.records.values()].filter(({ id }) => id !== 'accent2'));
+    expect(() => keepPalette(lacking, 'Own')).toThrow(/accent2/);
+  });
+});

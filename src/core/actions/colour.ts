@@ -1,0 +1,70 @@
+import type { Diff } from '../records/diff';
+import { all, type Document, get } from '../records/document';
+import type { PaletteRecord, SwatchRecord } from '../records/index';
+import { same } from '../records/same';
+import { type Cmyk, ROLES } from '../records/swatch';
+import { ActionError, Edit, newId } from './edit';
+
+/** Names a swatch, or gives it other inks. @throws ActionError when it would have no name, or inks that there are not */
+export function setSwatch(document: Document, id: string, change: Partial<Pick<SwatchRecord, 'name' | 'cmyk'>>): Diff {
+  const edit = new Edit(document);
+  const next = { ...get(document, 'swatch', id), ...change };
+  if (next.name.trim() === '') throw new ActionError('A colour has a name.');
+  if (!next.cmyk.every((ink) => ink >= 0 && ink <= 1)) throw new ActionError('An ink is between 0 and 100 %.');
+  edit.put(next);
+  return edit.diff();
+}
+
+export function addSwatch(document: Document, name: string, cmyk: Cmyk): Diff {
+  const edit = new Edit(document);
+  edit.put({ id: newId(), kind: 'swatch', name, cmyk });
+  return edit.diff();
+}
+
+/** Takes a swatch away that nothing is coloured with. @throws ActionError where something is */
+export function removeSwatch(document: Document, id: string): Diff {
+  const swatch = get(document, 'swatch', id);
+  const uses = swatchUses(document, id);
+  if (uses > 0) {
+    const things = uses === 1 ? 'one thing is' : `${uses} things are`;
+    throw new ActionError(`“${swatch.name}” stays: ${things} coloured with it.`);
+  }
+  if (swatch.role) throw new ActionError(`“${swatch.name}” stays: every palette has a colour for it.`);
+  const edit = new Edit(document);
+  edit.remove(id);
+  return edit.diff();
+}
+
+/** How many records name a swatch. */
+export function swatchUses(document: Document, id: string): number {
+  const named = `"swatch":${JSON.stringify(id)}`;
+  let uses = 0;
+  for (const record of document.records.values()) if (JSON.stringify(record).includes(named)) uses++;
+  return uses;
+}
+
+/** Gives every swatch that has a role the palette's colour for it. */
+export function recolour(document: Document, palette: string): Diff {
+  const edit = new Edit(document);
+  const { colours } = get(document, 'palette', palette);
+  for (const swatch of all(document, 'swatch')) if (swatch.role) edit.put({ ...swatch, cmyk: colours[swatch.role] });
+  return edit.diff();
+}
+
+/** The palette whose colours the swatches have; undefined where they have those of none. */
+export function paletteInUse(document: Document): PaletteRecord | undefined {
+  const roles = all(document, 'swatch').filter(({ role }) => role !== undefined);
+  return all(document, 'palette').find(({ colours }) => roles.every(({ role, cmyk }) => same(colours[role!], cmyk)));
+}
+
+/** Keeps the colours of the roles, as they now are, as a palette. */
+export function keepPalette(document: Document, name: string): Diff {
+  if (name.trim() === '') throw new ActionError('A palette has a name.');
+  const edit = new Edit(document);
+  const missing = ROLES.filter((role) => !all(document, 'swatch').some((swatch) => swatch.role === role));
+  if (missing.length > 0)
+    throw new ActionError(`A palette has a colour for every role; there is none for ${missing.join(', ')}.`);
+  const colours = Object.fromEntries(all(document, 'swatch').flatMap(({ role, cmyk }) => (role ? [[role, cmyk]] : [])));
+  edit.put({ id: newId(), kind: 'palette', name: name.trim(), colours: colours as PaletteRecord['colours'] });
+  return edit.diff();
+}

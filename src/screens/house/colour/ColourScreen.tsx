@@ -1,0 +1,197 @@
+'use client';
+
+import { useState } from 'react';
+import { X } from 'lucide-react';
+import type { Opened } from '@/client/documentStore';
+import { addSwatch, keepPalette, paletteInUse, removeSwatch, setSwatch, swatchUses, recolour } from '@/core/actions/colour';
+import { cmykToRgbHex } from '@/core/colour/cmyk';
+import { all } from '@/core/records/document';
+import type { PaletteRecord, SwatchRecord } from '@/core/records/index';
+import { type Cmyk, ROLES } from '@/core/records/swatch';
+import { NumberField } from '@/parts/NumberField';
+import { type ChapterTools, HouseChapter } from '../HouseChapter';
+
+interface ColourScreenProps {
+  readonly id: string;
+  readonly publication: string;
+  readonly opened: Opened;
+}
+
+/** The colours of a house, in the inks they print in, and the palettes that change those that have a role. */
+export function ColourScreen(props: ColourScreenProps) {
+  return (
+    <HouseChapter {...props} chapter="colour">
+      {(tools) => (
+        <>
+          <h1 className="text-lg font-semibold">Colours of {props.publication}</h1>
+          <div className="grid grid-cols-[minmax(0,1fr)_19rem] gap-12 pt-5">
+            <Swatches {...tools} />
+            <Palettes {...tools} />
+          </div>
+        </>
+      )}
+    </HouseChapter>
+  );
+}
+
+const INKS = ['Cyan', 'Magenta', 'Yellow', 'Black'] as const;
+const TINTS = [1, 0.7, 0.4, 0.2] as const;
+
+const tinted = ([c, m, y, k]: Cmyk, tint: number): string => cmykToRgbHex([c * tint, m * tint, y * tint, k * tint]);
+
+function Swatches({ house, act, pressed }: ChapterTools) {
+  const swatches = [...all(house, 'swatch')].sort((a, b) => rank(a) - rank(b) || a.name.localeCompare(b.name, 'en'));
+  return (
+    <section aria-label="Swatches">
+      <h2 className="chapter pb-1">Swatches</h2>
+      <ul>
+        {swatches.map((swatch) => (
+          <li key={swatch.id} data-swatch={swatch.id} className="border-base-300 flex items-end gap-4 border-b py-2.5">
+            <span aria-hidden="true" className="border-base-300 flex h-10 w-28 shrink-0 border">
+              {TINTS.map((tint) => (
+                <span key={tint} className="flex-1" style={{ background: tinted(swatch.cmyk, tint) }} />
+              ))}
+            </span>
+            <NameField
+              swatch={swatch}
+              onChange={(name) => act('Rename a colour', (now) => setSwatch(now, swatch.id, { name }))}
+            />
+            {INKS.map((ink, i) => (
+              <div key={ink} className="w-16 shrink-0">
+                <NumberField
+                  label={ink}
+                  value={Math.round(swatch.cmyk[i]! * 1000) / 10}
+                  unit="%"
+                  least={0}
+                  most={100}
+                  onChange={(share) =>
+                    act('Change a colour', (now) =>
+                      setSwatch(now, swatch.id, {
+                        cmyk: swatch.cmyk.map((own, k) => (k === i ? share / 100 : own)) as unknown as Cmyk,
+                      }),
+                    )
+                  }
+                />
+              </div>
+            ))}
+            <span className="narrow w-24 shrink-0 pb-1 text-right opacity-75">{usesWords(swatchUses(house, swatch.id))}</span>
+            <button
+              type="button"
+              className="btn btn-ghost btn-xs btn-square mb-0.5"
+              aria-label={`Remove ${swatch.name}`}
+              onClick={() => pressed('Remove a colour', (now) => removeSwatch(now, swatch.id))}
+            >
+              <X size={13} />
+            </button>
+          </li>
+        ))}
+      </ul>
+      <button
+        type="button"
+        className="btn btn-sm mt-4"
+        onClick={() => pressed('Add a colour', (now) => addSwatch(now, `Colour ${swatches.length + 1}`, [0.5, 0.2, 0, 0]))}
+      >
+        Add a colour
+      </button>
+    </section>
+  );
+}
+
+/** Those with roles first, in the order of the roles. */
+const rank = ({ role }: SwatchRecord): number => (role ? ROLES.indexOf(role) : ROLES.length);
+
+const usesWords = (uses: number): string => (uses === 0 ? 'not used' : uses === 1 ? 'used once' : `used ${uses} times`);
+
+function NameField({ swatch, onChange }: { swatch: SwatchRecord; onChange: (name: string) => void }) {
+  const [typed, setTyped] = useState<string>();
+  const [wrong, setWrong] = useState<string>();
+  const commit = () => {
+    try {
+      if (typed !== undefined && typed !== swatch.name) onChange(typed);
+      setTyped(undefined);
+      setWrong(undefined);
+    } catch (error) {
+      setWrong((error as Error).message);
+    }
+  };
+  return (
+    <label className="min-w-0 flex-1">
+      <span className="text-2xs block opacity-70">{swatch.role ? 'By palette' : 'Name'}</span>
+      <input
+        className="field"
+        value={typed ?? swatch.name}
+        aria-invalid={wrong !== undefined}
+        onChange={(event) => setTyped(event.target.value)}
+        onBlur={commit}
+        onKeyDown={(event) => event.key === 'Enter' && commit()}
+      />
+      {wrong && (
+        <span role="alert" className="text-2xs text-error block">
+          {wrong}
+        </span>
+      )}
+    </label>
+  );
+}
+
+function Palettes({ house, pressed }: ChapterTools) {
+  const [name, setName] = useState('');
+  const palettes = all(house, 'palette');
+  const inUse = paletteInUse(house);
+  return (
+    <section aria-label="Palettes">
+      <h2 className="chapter pb-1">Palettes</h2>
+      <p className="pb-3 opacity-75">A palette gives ink, paper, the accents and the tint their colours at once.</p>
+      <ul className="flex flex-col gap-4">
+        {palettes.map((palette) => (
+          <li key={palette.id}>
+            <PaletteBar palette={palette} />
+            <div className="flex items-center justify-between pt-1">
+              <span className="font-medium">{palette.name}</span>
+              {inUse?.id === palette.id ? (
+                <span className="text-success">in use</span>
+              ) : (
+                <button
+                  type="button"
+                  className="btn btn-xs"
+                  aria-label={`Use ${palette.name}`}
+                  onClick={() => pressed('Change the palette', (now) => recolour(now, palette.id))}
+                >
+                  Use it
+                </button>
+              )}
+            </div>
+          </li>
+        ))}
+      </ul>
+      {!inUse && (
+        <form
+          className="flex items-end gap-2 pt-5"
+          onSubmit={(event) => {
+            event.preventDefault();
+            pressed('Keep a palette', (now) => keepPalette(now, name));
+            setName('');
+          }}
+        >
+          <label className="flex-1">
+            <span className="text-2xs block opacity-70">Keep the colours as they are, as a palette</span>
+            <input className="field" value={name} placeholder="Its name" onChange={(event) => setName(event.target.value)} />
+          </label>
+          <button type="submit" className="btn btn-xs">
+            Keep it
+          </button>
+        </form>
+      )}
+    </section>
+  );
+}
+
+function PaletteBar({ palette }: { palette: PaletteRecord }) {
+  return (
+    <span aria-hidden="true" className="border-base-300 flex h-9 border">
+      {ROLES.map((role) => (
+        <span key={role} className="flex-1" style={{ background: cmykToRgbHex(palette.colours[role]) }} />
+      ))}
+    </span>
+  );
+}
