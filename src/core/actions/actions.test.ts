@@ -13,7 +13,7 @@ import { composerFor } from '../../../tests/support/faces';
 import { placedPages } from '../page/pages';
 import { bodyText, paragraphsOf, plainBody, plainText } from '../records/body';
 import type { ParagraphNode } from '../records/text';
-import { applied, inverted, type Diff } from '../records/diff';
+import { applied, inverted, isEmpty, type Diff } from '../records/diff';
 import { all, find, framesOn, get, threadOf, type Document } from '../records/document';
 import type { FrameRecord, PictureRecord, TextRecord } from '../records/index';
 import { SCHEMAS } from '../records/schemas';
@@ -22,7 +22,7 @@ import { evenPolygon, setAppearance, withCorner } from './appearance';
 import { placeFrames, removeFrames, setPictureFit, setTextLayout, setWrap, stack, textColumns } from './frames';
 import { groupFrames, membersOf, setGroupWrap, ungroupFrames } from './groups';
 import { markOut } from './markOut';
-import { addPages } from './pages';
+import { addPages, duplicatePage, movePage, removalWords, removePages, setMaster } from './pages';
 import { bringInPicture, fillFrame, placePicture } from './pictures';
 import { makeQuote } from './quotes';
 import { bringInStory, continueThread, placeStory } from './stories';
@@ -431,6 +431,87 @@ describe('pages', () => {
     const after = done(doc, addPages(doc, { after: 'p1', count: 2 }));
     expect(placedPages(after).map(({ page }) => page.id.length > 2)).toEqual([false, true, true, false, false]);
     expect(placedPages(done(doc, addPages(doc, { after: undefined, count: 1 })))[1]!.page.id).toBe('p1');
+  });
+
+  it('are taken out with their frames, and no story loses a word', () => {
+    const story = bringInStory(doc, { name: 'Quay', headline: 'Quay', body: proseBody(300) });
+    const withStory = done(doc, story);
+    const [record] = added(story, 'story');
+    const body = (record as { parts: { body: string } }).parts.body;
+    const placed = document(
+      ...withStory.records.values(),
+      textFrame('f1', body, 'p1', { x: 50, y: 48, w: 90, h: 200 }, {}, 'a0'),
+      textFrame('f2', body, 'p2', { x: 50, y: 48, w: 90, h: 200 }, { order: 'a1' }, 'a0'),
+    );
+    const after = done(placed, removePages(placed, ['p1']));
+    expect(all(after, 'page').map(({ id }) => id)).toEqual(['p2', 'p3']);
+    expect(threadOf(after, body).map(({ id }) => id)).toEqual(['f2']);
+    expect(get(after, 'text', body)).toBe(get(placed, 'text', body));
+    expect(removalWords(placed, ['p1'])).toMatch(/^“Quay” keeps its text/);
+    expect(removalWords(placed, ['p3'])).toBeUndefined();
+    expect(() => removePages(doc, ['p1', 'p2', 'p3'])).toThrow(/last page stays/);
+  });
+
+  it('are moved, as far as there are others', () => {
+    const order = (of: Document) => all(of, 'page').map(({ id }) => id);
+    expect(order(done(doc, movePage(doc, 'p1', 1)))).toEqual(['p2', 'p1', 'p3']);
+    expect(order(done(doc, movePage(doc, 'p3', -2)))).toEqual(['p3', 'p1', 'p2']);
+    expect(order(done(doc, movePage(doc, 'p1', 9)))).toEqual(['p2', 'p3', 'p1']);
+    expect(isEmpty(movePage(doc, 'p1', -1))).toBe(true);
+  });
+
+  it('that come to lie on the other side keep to their columns', () => {
+    const lopsided = document(
+      ...[...doc.records.values()].map((record) =>
+        record.kind === 'master' ? { ...record, margins: { ...record.margins, inner: 20, outer: 80 } } : record,
+      ),
+    );
+    const at = (of: Document, side: 'left' | 'right') =>
+      pageGrid(get(of, 'format', 'format'), get(of, 'master', 'master'), side).columns[1]!;
+    const { x, w } = at(lopsided, 'right');
+    const placed = document(...lopsided.records.values(), pictureFrame('own', undefined, 'p3', { x, y: 48, w, h: 60 }));
+    for (const diff of [movePage(placed, 'p3', -1), removePages(placed, ['p1']), addPages(placed, { after: 'p1', count: 1 })]) {
+      const after = done(placed, diff);
+      expect(placedPages(after).find(({ page }) => page.id === 'p3')!.side).toBe('left');
+      expect(get(after, 'frame', 'own').box).toMatchObject(at(placed, 'left'));
+    }
+    const copy = done(placed, duplicatePage(placed, 'p3'));
+    expect(framesOn(copy, all(copy, 'page')[3]!.id)[0]!.box.x).toBeCloseTo(at(placed, 'left').x, 6);
+  });
+
+  it('are duplicated with what belongs to no thread', () => {
+    const full = document(
+      ...doc.records.values(),
+      textRecord('quote', plainBody('pullQuote', 'A kite is finished when it is broken.'), { role: 'quote' }),
+      textRecord('story', proseBody(40)),
+      textFrame('q', 'quote', 'p1', { x: 50, y: 48, w: 90, h: 60 }),
+      textFrame('b', 'story', 'p1', { x: 150, y: 48, w: 90, h: 60 }),
+      pictureFrame('p', undefined, 'p1', { x: 50, y: 200, w: 90, h: 60 }),
+      pictureFrame('p-too', undefined, 'p1', { x: 50, y: 300, w: 90, h: 60 }),
+    );
+    const grouped = done(full, groupFrames(full, ['p', 'p-too']));
+    const after = done(grouped, duplicatePage(grouped, 'p1'));
+    const copy = all(after, 'page')[1]!;
+    const frames = framesOn(after, copy.id);
+    expect(frames.map(({ content }) => content.type).sort()).toEqual(['picture', 'picture', 'text']);
+    const words = frames.find(({ content }) => content.type === 'text')!.content as { text: string };
+    expect(words.text).not.toBe('quote');
+    expect(bodyText(get(after, 'text', words.text).body)).toBe('A kite is finished when it is broken.');
+    const groups = new Set(frames.flatMap(({ group }) => (group ? [group] : [])));
+    expect(groups.size).toBe(1);
+    expect(all(after, 'group')).toHaveLength(2);
+  });
+
+  it('take another master, and what lay on columns lies on columns', () => {
+    const two = document(
+      ...doc.records.values(),
+      { ...get(doc, 'master', 'master'), id: 'wide', name: 'Wide', columns: 2, gutter: 20 },
+      pictureFrame('half', undefined, 'p1', { x: 155, y: 48, w: 195, h: 60 }),
+    );
+    const after = done(two, setMaster(two, ['p1', 'p3'], 'wide'));
+    expect(all(after, 'page').map(({ master }) => master)).toEqual(['wide', 'master', 'wide']);
+    expect(get(after, 'frame', 'half').box).toMatchObject({ x: 210, w: 140 });
+    expect(isEmpty(setMaster(doc, ['p1'], 'master'))).toBe(true);
   });
 
   it('are not added without number or end', () => {

@@ -44,6 +44,11 @@ export class Edit {
     if (record) this.#now = applied(this.#now, { added: [], updated: [], removed: [record] });
   }
 
+  /** Takes in what another action does to the document as changed so far. */
+  take(diff: Diff): void {
+    this.#now = applied(this.#now, diff);
+  }
+
   diff(): Diff {
     return between(this.#before, this.#now);
   }

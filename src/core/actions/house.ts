@@ -2,12 +2,12 @@ import { gridProblem } from '../page/gridRules';
 import { pageGrid } from '../page/grid';
 import { formatOf, placedPages } from '../page/pages';
 import { snappedBottom } from '../page/practice';
-import { type PaperGrid, refitted } from '../page/refit';
+import type { PaperGrid } from '../page/refit';
 import type { Diff } from '../records/diff';
 import { all, type Document, framesOn, get } from '../records/document';
-import type { FormatRecord, FrameRecord, MasterRecord } from '../records/index';
+import type { FormatRecord, MasterRecord } from '../records/index';
 import { ActionError, Edit } from './edit';
-import { textColumns } from './frames';
+import { refitFrame } from './refitFrame';
 
 export type FormatChange = Partial<Omit<FormatRecord, 'id' | 'kind'>>;
 export type GridChange = Partial<
@@ -97,22 +97,4 @@ function refit(edit: Edit, before: Document, masters: readonly MasterRecord[]): 
       refitFrame(edit, frame, from, to, master, get(edit.document, 'master', master.id));
   }
   return edit.diff();
-}
-
-function refitFrame(
-  edit: Edit,
-  frame: FrameRecord,
-  from: PaperGrid,
-  to: PaperGrid,
-  before: MasterRecord,
-  now: MasterRecord,
-): void {
-  const box = refitted(frame.box, from, to);
-  const { content } = frame;
-  if (content.type !== 'text') return void edit.put({ ...frame, box });
-  // A text that was divided as the house divides such a box is divided so again.
-  const byHouse = content.columns === textColumns(from.grid, before, frame.box);
-  const columns = byHouse ? textColumns(to.grid, now, box) : content.columns;
-  const gutter = content.gutter === from.grid.gutter ? to.grid.gutter : content.gutter;
-  edit.put({ ...frame, box, content: { ...content, columns, gutter } });
 }

@@ -1,7 +1,13 @@
 import { all, type Document, get } from '../records/document';
 import type { Diff } from '../records/diff';
 import type { PageRecord } from '../records/index';
+import type { FrameRecord, TextRecord } from '../records/index';
+import { pageGrid } from '../page/grid';
+import { formatOf, placedPages } from '../page/pages';
+import { find, framesOn } from '../records/document';
 import { ActionError, Edit, newId, orderBehind } from './edit';
+import { removeFrames } from './frames';
+import { refitFrame } from './refitFrame';
 
 /** The most pages an issue may have. */
 export const MOST_PAGES = 1000;
@@ -18,7 +24,7 @@ export interface AddPages {
 export function addPages(document: Document, intent: AddPages): Diff {
   const edit = new Edit(document);
   putPages(edit, intent);
-  return edit.diff();
+  return turned(edit, document);
 }
 
 /** Adds pages to an edit and gives them. @throws ActionError when the issue would become too long */
@@ -34,6 +40,21 @@ export function putPages(edit: Edit, { after, count, master }: AddPages): PageRe
   );
 }
 
+/** The diff of an edit that put pages in another order: what lay on the grid of a left page lies on that of a right one. */
+function turned(edit: Edit, before: Document): Diff {
+  const format = formatOf(before);
+  const sides = new Map(placedPages(before).map(({ page, side }) => [page.id, side]));
+  for (const { page, side, master } of placedPages(edit.document)) {
+    const old = sides.get(page.id);
+    if (old === undefined || old === side) continue;
+    const from = { format, grid: pageGrid(format, master, old) };
+    const to = { format, grid: pageGrid(format, master, side) };
+    for (const frame of framesOn(before, page.id))
+      if (edit.document.records.has(frame.id)) refitFrame(edit, frame, from, to, master, master);
+  }
+  return edit.diff();
+}
+
 function placesBehind(pages: readonly PageRecord[], index: number, count: number): string[] {
   const list: { order: string }[] = [...pages];
   return Array.from({ length: count }, (_, i) => {
@@ -41,4 +62,102 @@ function placesBehind(pages: readonly PageRecord[], index: number, count: number
     list.splice(index + i + 1, 0, { order });
     return order;
   });
+}
+
+/**
+ * Takes pages out of the issue, with the frames on them. No text of a story is lost: it stays in its story and moves on
+ * along its thread.
+ * @throws ActionError when no page would be left
+ */
+export function removePages(document: Document, ids: readonly string[]): Diff {
+  const pages = all(document, 'page');
+  if (pages.every(({ id }) => ids.includes(id))) throw new ActionError('The last page stays: an issue has at least one.');
+  const edit = new Edit(document);
+  for (const id of ids) {
+    const frames = framesOn(edit.document, get(document, 'page', id).id);
+    const lying = frames.map((frame) => frame.id);
+    edit.take(removeFrames(edit.document, lying));
+    edit.remove(id);
+  }
+  return turned(edit, document);
+}
+
+/** What taking pages out does to the stories on them, in a sentence; undefined where no story stands on them. */
+export function removalWords(document: Document, ids: readonly string[]): string | undefined {
+  const stories = new Set<string>();
+  for (const id of ids) {
+    for (const { content } of framesOn(document, id)) {
+      const text = content.type === 'text' ? find(document, 'text', content.text) : undefined;
+      const story = text && text.role === 'body' ? find(document, 'story', text.story) : undefined;
+      if (story) stories.add(story.name);
+    }
+  }
+  if (stories.size === 0) return undefined;
+  const names = [...stories].map((name) => `“${name}”`);
+  const list = names.length === 1 ? names[0]! : `${names.slice(0, -1).join(', ')} and ${names.at(-1)!}`;
+  return `${list} ${names.length === 1 ? 'keeps its' : 'keep their'} text: it moves on along its thread, or waits in the tray.`;
+}
+
+/** Moves a page past so many others, towards the end or the beginning. */
+export function movePage(document: Document, id: string, by: number): Diff {
+  const edit = new Edit(document);
+  const others = all(document, 'page').filter((page) => page.id !== id);
+  const at = all(document, 'page').findIndex((page) => page.id === id);
+  const to = Math.max(0, Math.min(others.length, at + by));
+  if (to !== at) edit.put({ ...get(document, 'page', id), order: orderBehind(others, to - 1) });
+  return turned(edit, document);
+}
+
+/**
+ * Puts a copy of a page behind it: its pictures, panels, rules and texts that belong to no thread. The text of stories
+ * is in one place only and stays where it is.
+ */
+export function duplicatePage(document: Document, id: string): Diff {
+  const edit = new Edit(document);
+  const [copy] = putPages(edit, { after: id, count: 1, master: get(document, 'page', id).master });
+  const groups = new Map<string, string>();
+  const format = formatOf(document);
+  const grids = [placedPages(document), placedPages(edit.document)].map((list, i) => {
+    const { side, master } = list.find(({ page }) => page.id === (i === 0 ? id : copy!.id))!;
+    return { paper: { format, grid: pageGrid(format, master, side) }, master };
+  });
+  const put = (frame: FrameRecord) =>
+    refitFrame(edit, frame, grids[0]!.paper, grids[1]!.paper, grids[0]!.master, grids[1]!.master);
+  for (const frame of framesOn(document, id)) {
+    const own: FrameRecord = { ...frame, id: newId(), on: copy!.id };
+    const { group, ...alone } = own;
+    const kept = group === undefined ? undefined : (groups.get(group) ?? copyOfGroup(edit, group, groups));
+    const placed: FrameRecord = kept === undefined ? alone : { ...alone, group: kept };
+    if (frame.content.type !== 'text') put(placed);
+    else {
+      const text = find(document, 'text', frame.content.text);
+      if (!text || text.role === 'body') continue;
+      const words = edit.put<TextRecord>({ ...text, id: newId() });
+      put({ ...placed, content: { ...frame.content, text: words.id } });
+    }
+  }
+  return turned(edit, document);
+}
+
+function copyOfGroup(edit: Edit, group: string, copies: Map<string, string>): string | undefined {
+  const record = find(edit.document, 'group', group);
+  if (!record) return undefined;
+  const { id } = edit.put({ ...record, id: newId() });
+  copies.set(group, id);
+  return id;
+}
+
+/** Gives pages another master. What lies on the columns and lines of the old one lies on those of the new. */
+export function setMaster(document: Document, ids: readonly string[], master: string): Diff {
+  const edit = new Edit(document);
+  const format = formatOf(document);
+  const next = get(document, 'master', master);
+  for (const { page, side, master: before } of placedPages(document)) {
+    if (!ids.includes(page.id) || page.master === next.id) continue;
+    edit.put({ ...page, master: next.id });
+    const from = { format, grid: pageGrid(format, before, side) };
+    const to = { format, grid: pageGrid(format, next, side) };
+    for (const frame of framesOn(document, page.id)) refitFrame(edit, frame, from, to, before, next);
+  }
+  return edit.diff();
 }

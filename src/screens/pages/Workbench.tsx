@@ -512,7 +512,18 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
               setMarked({ page, stretch, box: stretchBox(pageGrid(format, page.master, page.side), stretch) })
             }
             onPalette={actions.palette}
-            onAddPages={(count) => actions.addPages({ after: lastPage, count })}
+            pageActions={{
+              add: (after, count) => actions.addPages({ after, count }),
+              remove: actions.removePage,
+              move: (page, by) => {
+                actions.movePage(page, by);
+                // The desk goes with the page.
+                const at = spreads(store.document).findIndex((each) => each.some((placed) => placed.page.id === page));
+                if (at !== index) go(at);
+              },
+              duplicate: actions.duplicatePage,
+              master: actions.master,
+            }}
           />
         )}
       </div>

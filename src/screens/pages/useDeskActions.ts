@@ -18,7 +18,7 @@ import {
 } from '@/core/actions/frames';
 import { recolour } from '@/core/actions/colour';
 import { groupFrames, setGroupWrap, ungroupFrames } from '@/core/actions/groups';
-import { addPages, type AddPages } from '@/core/actions/pages';
+import { addPages, type AddPages, duplicatePage, movePage, removalWords, removePages, setMaster } from '@/core/actions/pages';
 import { markOut, type MarkOut } from '@/core/actions/markOut';
 import { fillFrame, placePicture, type PlacePicture } from '@/core/actions/pictures';
 import type { Wrap } from '@/core/records/frame';
@@ -93,6 +93,14 @@ export function useDeskActions(store: DocumentStore, composer: ComposerClient, s
       placeStory: (intent: PlannedActions['placeStory']) => plan('Place a story', 'placeStory', intent),
       goOn: (intent: PlannedActions['continueThread']) => plan('Go on with a story', 'continueThread', intent),
       quote: (intent: PlannedActions['makeQuote']) => plan('Make a pull quote', 'makeQuote', intent),
+      removePage: (page: string) => {
+        const words = removalWords(store.document, [page]);
+        if (act('Remove a page', (document) => removePages(document, [page])) && words) say(words);
+      },
+      movePage: (page: string, by: number) => act('Move a page', (document) => movePage(document, page, by)),
+      duplicatePage: (page: string) => act('Duplicate a page', (document) => duplicatePage(document, page)),
+      master: (page: string, master: string) =>
+        act('Change the master of a page', (document) => setMaster(document, [page], master)),
       addPages: (intent: AddPages) =>
         act(intent.count === 1 ? 'Add a page' : `Add ${intent.count} pages`, (document) => addPages(document, intent)),
     };

@@ -1,0 +1,85 @@
+import type { Browser } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { byOrder } from '@/core/records/document';
+import type { PageRecord, TextRecord } from '@/core/records/index';
+import { openServer, type Server } from '../support/application';
+import { openChromium } from '../support/chromium';
+import { copyIssue, Desk } from '../support/desk';
+
+/** The pages of an issue, put in order with mouse and keyboard. */
+
+const databaseUrl = inject('databaseUrl');
+let server: Server;
+let browser: Browser;
+let desk: Desk;
+
+beforeAll(async () => {
+  server = await openServer(databaseUrl);
+  browser = await openChromium();
+  desk = await Desk.open(browser, server.origin, databaseUrl, await copyIssue(databaseUrl));
+});
+
+afterAll(async () => {
+  await browser?.close();
+  await server?.stop();
+});
+
+const pages = async () => {
+  await desk.stored();
+  return (await desk.records<PageRecord>('page')).sort(byOrder);
+};
+const order = async () => (await pages()).map(({ id }) => id).slice(0, 8);
+const press = async (name: string) =>
+  (await desk.page.waitForSelector(`aside section[aria-label=Pages] ::-p-aria([name="${name}"][role="button"])`))!.click();
+
+describe('pages', () => {
+  it('move, and the desk goes with them', async () => {
+    await desk.go(4);
+    await desk.reads('The spar remembers');
+    await press('Later');
+    expect(await order()).toEqual(['p1', 'p2', 'p3', 'p5', 'p4', 'p6', 'p7', 'p8']);
+    // The opening is now the right page of its spread.
+    expect(await desk.page.$eval('aside section[aria-label=Spread] h2', (element) => element.textContent)).toBe('Pages 4 and 5');
+    await desk.press('Control', 'z');
+    expect(await order()).toEqual(['p1', 'p2', 'p3', 'p4', 'p5', 'p6', 'p7', 'p8']);
+  });
+
+  it('are removed with a sentence about their stories, whose text stays; the count is warned of, and mended', async () => {
+    const before = await desk.records<TextRecord>('text');
+    await desk.go(6);
+    await press('Remove');
+    await desk.until('it says what becomes of the story', () =>
+      [...document.querySelectorAll('[role=status]')].some((each) => each.textContent!.includes('What the gust meter heard')),
+    );
+    expect(await order()).toEqual(['p1', 'p2', 'p3', 'p4', 'p5', 'p7', 'p8']);
+    const body = before.find(({ id }) => id === 'what-the-gust-meter-heard-body')!;
+    expect((await desk.records<TextRecord>('text')).find(({ id }) => id === body.id)!.body).toEqual(body.body);
+    await desk.until('the count is warned of', () =>
+      document.querySelector('aside[aria-label=Detail]')!.textContent!.includes('cannot be stitched'),
+    );
+    await press('Add 1 at the end');
+    await desk.until(
+      'it is mended',
+      () => !document.querySelector('aside[aria-label=Detail]')!.textContent!.includes('cannot be stitched'),
+    );
+    expect(await pages()).toHaveLength(8);
+    await desk.press('Control', 'z');
+    await desk.stored();
+    await desk.press('Control', 'z');
+    expect(await order()).toEqual(['p1', 'p2', 'p3', 'p4', 'p5', 'p6', 'p7', 'p8']);
+  });
+
+  it('are duplicated, and take another master', async () => {
+    await desk.go(2);
+    await press('Duplicate');
+    await desk.until('there are nine', () => document.querySelectorAll('nav[aria-label="Page line"] [data-page]').length === 9);
+    const copy = (await pages())[2]!;
+    await desk.page.$eval('nav [aria-label="Page 3"]', (cell) => (cell as HTMLElement).click());
+    await (await desk.page.waitForSelector('aside [role=radio]::-p-text(Page 3)'))!.click();
+    const master = (await desk.page.waitForSelector('aside ::-p-aria([name="Master"])'))!;
+    expect(await master.evaluate((select) => (select as HTMLSelectElement).value)).toBe(copy.master);
+    await master.select(copy.master === 'plain' ? 'feature' : 'plain');
+    expect((await pages())[2]!.master).not.toBe(copy.master);
+    expect(desk.problems).toEqual([]);
+  });
+});
