@@ -2,6 +2,7 @@ import type { Diff } from '../records/diff';
 import { type Document, get } from '../records/document';
 import type { Shape } from '../records/frame';
 import type { FrameRecord } from '../records/index';
+import { said } from '../records/said';
 import { ActionError, Edit } from './edit';
 
 /** What a frame looks like, whatever it shows. */
@@ -25,7 +26,7 @@ export function setAppearance(document: Document, id: string, changes: Partial<A
   if (shadow && !(shadow.blur >= 0 && shadow.blur <= 200)) throw new ActionError('The soft edge of a shadow is at most 70 mm.');
   if (shape?.type === 'rounded' && !(shape.radius >= 0)) throw new ActionError('The radius of corners is not below nothing.');
   if (shape && frame.content.type === 'rule') throw new ActionError('A rule has no other form.');
-  edit.put(Object.fromEntries(Object.entries(next).filter(([, value]) => value !== undefined)) as unknown as FrameRecord);
+  edit.put(said(next) as unknown as FrameRecord);
   return edit.diff();
 }
 

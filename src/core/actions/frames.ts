@@ -4,7 +4,7 @@ import { columnAt, pageGrid, type PageGrid } from '../page/grid';
 import { formatOf, placedPage, type PlacedPage } from '../page/pages';
 import type { Diff } from '../records/diff';
 import { type Document, find, framesOn, get, threadOf } from '../records/document';
-import { type FrameContent, type PictureContent, sidesOf, type TextContent, type Wrap } from '../records/frame';
+import { type FrameContent, type PictureContent, sidesOf, type TextContent, textContent, type Wrap } from '../records/frame';
 import type { FrameRecord } from '../records/index';
 import { ActionError, Edit, newId, orderAfter } from './edit';
 import { dissolveIfAlone } from './groups';
@@ -12,17 +12,8 @@ import { dissolveIfAlone } from './groups';
 export const NO_WRAP: Wrap = { mode: 'none', standOff: 0, outline: 'alpha' };
 
 /** Content of a frame that is as high as its text and does not wrap: a headline, a caption, a pull quote. */
-export const growingText = (text: string, order = 'a0'): TextContent => ({
-  type: 'text',
-  text,
-  order,
-  columns: 1,
-  gutter: 0,
-  inset: 0,
-  grows: true,
-  ignoresWraps: true,
-  align: 'top',
-});
+export const growingText = (text: string, order = 'a0'): TextContent =>
+  textContent(text, order, { grows: true, ignoresWraps: true });
 
 /** The smallest frame that can still be taken hold of, points. */
 export const LEAST_SIDE = 4;

@@ -1,11 +1,11 @@
 import { gridProblem } from '../page/gridRules';
-import { pageGrid } from '../page/grid';
 import { formatOf, placedPages } from '../page/pages';
 import { snappedBottom } from '../page/practice';
-import type { PaperGrid } from '../page/refit';
+import { type PaperGrid, paperGrid } from '../page/refit';
 import type { Diff } from '../records/diff';
 import { all, type Document, framesOn, get } from '../records/document';
 import type { FormatRecord, MasterRecord } from '../records/index';
+import { said } from '../records/said';
 import { ActionError, Edit } from './edit';
 import { refitFrame } from './refitFrame';
 
@@ -32,7 +32,7 @@ export class GridError extends ActionError {
 export function setFormat(document: Document, change: FormatChange): Diff {
   const edit = new Edit(document);
   const format = formatOf(document);
-  edit.put(cleaned({ ...format, ...change }));
+  edit.put(said({ ...format, ...change }));
   return refit(edit, document, all(document, 'master'));
 }
 
@@ -40,7 +40,7 @@ export function setFormat(document: Document, change: FormatChange): Diff {
 export function setGrid(document: Document, id: string, change: GridChange): Diff {
   const edit = new Edit(document);
   const master = get(document, 'master', id);
-  const next = cleaned({ ...master, ...change });
+  const next = said({ ...master, ...change });
   // Widths of other columns than there are say nothing.
   if (change.columns !== undefined && change.columns !== master.columns && !change.widths)
     delete (next as { widths?: unknown }).widths;
@@ -64,37 +64,23 @@ export function setBaseline(document: Document, step: number): Diff {
   return refit(edit, document, masters);
 }
 
-/** Records whose fields that are undefined are left out. */
-function cleaned<T extends object>(record: T): T {
-  return Object.fromEntries(Object.entries(record).filter(([, value]) => value !== undefined)) as T;
-}
-
 /** Moves frames from the grids their masters had to those they have. */
 function refit(edit: Edit, before: Document, masters: readonly MasterRecord[]): Diff {
   const oldFormat = formatOf(before);
   const format = formatOf(edit.document);
-  const grids = (master: MasterRecord, side: 'left' | 'right'): readonly [PaperGrid, PaperGrid] => {
-    const now = get(edit.document, 'master', master.id);
-    return [
-      { format: oldFormat, grid: pageGrid(oldFormat, master, side) },
-      { format, grid: pageGrid(format, now, side) },
-    ];
-  };
+  const grids = new Map<string, Readonly<Record<'left' | 'right', readonly [PaperGrid, PaperGrid]>>>();
   for (const master of masters) {
-    const problem = gridProblem(format, get(edit.document, 'master', master.id));
+    const now = get(edit.document, 'master', master.id);
+    const problem = gridProblem(format, now);
     if (problem) throw new GridError(problem.field, problem.message);
-    for (const frame of framesOn(before, master.id)) {
-      const [from, to] = grids(master, frame.side === 'left' ? 'left' : 'right');
-      refitFrame(edit, frame, from, to, master, get(edit.document, 'master', master.id));
-    }
+    const on = (side: 'left' | 'right') => [paperGrid(oldFormat, master, side), paperGrid(format, now, side)] as const;
+    const own = { left: on('left'), right: on('right') };
+    grids.set(master.id, own);
+    for (const frame of framesOn(before, master.id)) refitFrame(edit, frame, ...own[frame.side === 'left' ? 'left' : 'right']);
   }
-  const changed = new Map(masters.map((master) => [master.id, master]));
   for (const { page, side } of placedPages(before)) {
-    const master = changed.get(page.master);
-    if (!master) continue;
-    const [from, to] = grids(master, side);
-    for (const frame of framesOn(before, page.id))
-      refitFrame(edit, frame, from, to, master, get(edit.document, 'master', master.id));
+    const own = grids.get(page.master)?.[side];
+    if (own) for (const frame of framesOn(before, page.id)) refitFrame(edit, frame, ...own);
   }
   return edit.diff();
 }

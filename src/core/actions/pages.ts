@@ -1,10 +1,8 @@
-import { all, type Document, get } from '../records/document';
-import type { Diff } from '../records/diff';
-import type { PageRecord } from '../records/index';
-import type { FrameRecord, TextRecord } from '../records/index';
-import { pageGrid } from '../page/grid';
 import { formatOf, placedPages } from '../page/pages';
-import { find, framesOn } from '../records/document';
+import { paperGrid } from '../page/refit';
+import { all, type Document, find, framesOn, get } from '../records/document';
+import type { Diff } from '../records/diff';
+import type { FrameRecord, PageRecord, TextRecord } from '../records/index';
 import { ActionError, Edit, newId, orderBehind } from './edit';
 import { removeFrames } from './frames';
 import { refitFrame } from './refitFrame';
@@ -47,10 +45,8 @@ function turned(edit: Edit, before: Document): Diff {
   for (const { page, side, master } of placedPages(edit.document)) {
     const old = sides.get(page.id);
     if (old === undefined || old === side) continue;
-    const from = { format, grid: pageGrid(format, master, old) };
-    const to = { format, grid: pageGrid(format, master, side) };
-    for (const frame of framesOn(before, page.id))
-      if (edit.document.records.has(frame.id)) refitFrame(edit, frame, from, to, master, master);
+    const [from, to] = [paperGrid(format, master, old), paperGrid(format, master, side)];
+    for (const frame of framesOn(edit.document, page.id)) refitFrame(edit, frame, from, to);
   }
   return edit.diff();
 }
@@ -117,23 +113,22 @@ export function duplicatePage(document: Document, id: string): Diff {
   const [copy] = putPages(edit, { after: id, count: 1, master: get(document, 'page', id).master });
   const groups = new Map<string, string>();
   const format = formatOf(document);
-  const grids = [placedPages(document), placedPages(edit.document)].map((list, i) => {
-    const { side, master } = list.find(({ page }) => page.id === (i === 0 ? id : copy!.id))!;
-    return { paper: { format, grid: pageGrid(format, master, side) }, master };
-  });
-  const put = (frame: FrameRecord) =>
-    refitFrame(edit, frame, grids[0]!.paper, grids[1]!.paper, grids[0]!.master, grids[1]!.master);
+  const gridOf = (state: Document, page: string) => {
+    const { master, side } = placedPages(state).find((placed) => placed.page.id === page)!;
+    return paperGrid(format, master, side);
+  };
+  const [from, to] = [gridOf(document, id), gridOf(edit.document, copy!.id)];
   for (const frame of framesOn(document, id)) {
     const own: FrameRecord = { ...frame, id: newId(), on: copy!.id };
     const { group, ...alone } = own;
     const kept = group === undefined ? undefined : (groups.get(group) ?? copyOfGroup(edit, group, groups));
     const placed: FrameRecord = kept === undefined ? alone : { ...alone, group: kept };
-    if (frame.content.type !== 'text') put(placed);
+    if (frame.content.type !== 'text') refitFrame(edit, placed, from, to);
     else {
       const text = find(document, 'text', frame.content.text);
       if (!text || text.role === 'body') continue;
       const words = edit.put<TextRecord>({ ...text, id: newId() });
-      put({ ...placed, content: { ...frame.content, text: words.id } });
+      refitFrame(edit, { ...placed, content: { ...frame.content, text: words.id } }, from, to);
     }
   }
   return turned(edit, document);
@@ -155,9 +150,8 @@ export function setMaster(document: Document, ids: readonly string[], master: st
   for (const { page, side, master: before } of placedPages(document)) {
     if (!ids.includes(page.id) || page.master === next.id) continue;
     edit.put({ ...page, master: next.id });
-    const from = { format, grid: pageGrid(format, before, side) };
-    const to = { format, grid: pageGrid(format, next, side) };
-    for (const frame of framesOn(document, page.id)) refitFrame(edit, frame, from, to, before, next);
+    const [from, to] = [paperGrid(format, before, side), paperGrid(format, next, side)];
+    for (const frame of framesOn(document, page.id)) refitFrame(edit, frame, from, to);
   }
   return edit.diff();
 }

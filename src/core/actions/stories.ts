@@ -4,7 +4,7 @@ import { formatOf, placedPage } from '../page/pages';
 import type { Diff } from '../records/diff';
 import { all, type Document, find, get, threadOf } from '../records/document';
 import type { FrameRecord, StoryRecord, TextRecord } from '../records/index';
-import type { TextContent } from '../records/frame';
+import { textContent } from '../records/frame';
 import type { BodyNode, TextRole } from '../records/text';
 import { checkBody, plainBody } from '../records/body';
 import { ActionError, Edit, newId, orderAfter, orderBehind } from './edit';
@@ -116,21 +116,9 @@ function putBody(
   const order = orderBehind(places(edit.document, text), index);
   // A frame that goes on with a text is divided and set as the one before it.
   const before = thread[index]?.content;
-  const taken = before?.type === 'text' && !before.grows ? before : NEW_BODY;
+  const taken = before?.type === 'text' && !before.grows ? before : textContent(text, order);
   return putFrame(edit, page, box, { ...taken, text, order, columns, gutter: taken.gutter || gutter }, NO_WRAP);
 }
-
-const NEW_BODY: TextContent = {
-  type: 'text',
-  text: '',
-  order: '',
-  columns: 1,
-  gutter: 0,
-  inset: 0,
-  grows: false,
-  ignoresWraps: false,
-  align: 'top',
-};
 
 export interface ContinueThread {
   readonly text: string;

@@ -2,6 +2,7 @@ import { pageGrid, textArea } from '../page/grid';
 import { formatOf, mastersOf } from '../page/pages';
 import { paragraphsOf, plainBody } from '../records/body';
 import { all, type Document, documentOf, find } from '../records/document';
+import { textContent } from '../records/frame';
 import type { DocumentRecord, FrameRecord, ParagraphStyleRecord } from '../records/index';
 import type { ParagraphProperties } from '../records/paragraphStyle';
 import { PLAIN, styleSheet } from '../type/styles';
@@ -152,17 +153,7 @@ function specimenRecords(record: ParagraphStyleRecord, words: readonly string[],
     side: 'both',
     box: { x: 0, y: 0, w: measure, h: 10 },
     order: 'a0',
-    content: {
-      type: 'text',
-      text: `text-${record.id}`,
-      order: 'a0',
-      columns: 1,
-      gutter: 0,
-      inset: 0,
-      grows: true,
-      ignoresWraps: true,
-      align: 'top',
-    },
+    content: textContent(`text-${record.id}`, 'a0', { grows: true, ignoresWraps: true }),
     wrap: { mode: 'none', standOff: 0, outline: 'alpha' },
   };
   return [frame, { id: `text-${record.id}`, kind: 'text', role: 'furniture', body: plainBody(record.id, ...words) }];

@@ -1,12 +1,19 @@
 import type { Box } from '../geometry/box';
-import type { FormatRecord } from '../records/index';
-import { type PageGrid, stretchBox, stretchOf } from './grid';
+import type { FormatRecord, MasterRecord } from '../records/index';
+import { pageGrid, type PageGrid, stretchBox, stretchOf } from './grid';
 
-/** A page's grid with the paper it is on. */
+/** A page's grid with the paper it is on and the master it is of. */
 export interface PaperGrid {
-  readonly format: Pick<FormatRecord, 'width' | 'height' | 'bleed'>;
+  readonly format: FormatRecord;
+  readonly master: MasterRecord;
   readonly grid: PageGrid;
 }
+
+export const paperGrid = (format: FormatRecord, master: MasterRecord, side: 'left' | 'right'): PaperGrid => ({
+  format,
+  master,
+  grid: pageGrid(format, master, side),
+});
 
 /**
  * Where a frame that lies on one grid lies on another. Edges on columns and lines stay on columns and lines: from the

@@ -1,6 +1,7 @@
 import { type Document, documentOf, find, framesOn } from '../records/document';
 import type { DocumentRecord, FrameRecord } from '../records/index';
 import { plainBody } from '../records/body';
+import { textContent } from '../records/frame';
 import { pageGrid, stretchBox } from './grid';
 import { formatOf, mastersOf } from './pages';
 
@@ -78,16 +79,6 @@ const column = (page: string, place: string, box: FrameRecord['box']): FrameReco
   side: 'both',
   box,
   order: `a${place}5`,
-  content: {
-    type: 'text',
-    text: SPECIMEN_TEXT,
-    order: `a${place}5`,
-    columns: 1,
-    gutter: 0,
-    inset: 0,
-    grows: false,
-    ignoresWraps: false,
-    align: 'top',
-  },
+  content: textContent(SPECIMEN_TEXT, `a${place}5`),
   wrap: { mode: 'none', standOff: 0, outline: 'shape' },
 });

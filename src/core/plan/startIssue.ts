@@ -14,8 +14,6 @@ export interface NewIssue {
   readonly pages: number;
 }
 
-export const MOST_PAGES = 1000;
-
 /**
  * The records of an issue that begins: a copy of its house as it now is, and empty pages on the house's first master;
  * covers, the first page and the last, on the one without folios where there is one.

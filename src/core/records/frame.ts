@@ -76,6 +76,20 @@ export interface TextContent {
   readonly jumpFrom?: string | undefined;
 }
 
+/** A text in one column from the top of its frame, keeping away from other frames: what it is unless something else is said. */
+export const textContent = (text: string, order = 'a0', more: Partial<TextContent> = {}): TextContent => ({
+  type: 'text',
+  text,
+  order,
+  columns: 1,
+  gutter: 0,
+  inset: 0,
+  grows: false,
+  ignoresWraps: false,
+  align: 'top',
+  ...more,
+});
+
 export interface PictureContent {
   readonly type: 'picture';
   /** Undefined while the frame waits for its picture. */

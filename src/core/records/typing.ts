@@ -1,4 +1,5 @@
 import { paragraphsOf } from './body';
+import { said } from './said';
 import type { BlockNode, BodyNode, FieldName, InlineNode, ParagraphNode, TableCellNode } from './text';
 
 /** A place in a text: a paragraph, counted as `paragraphsOf` counts them, and a position in its content. */
@@ -110,8 +111,7 @@ export function deleteAt(body: BodyNode, at: TextPlace, back: boolean): Typed | 
 /** The paragraph of a place with other attributes; what is given as undefined is taken off it. */
 export function restyled(body: BodyNode, at: TextPlace, attrs: Partial<ParagraphNode['attrs']>): Typed {
   const own = paragraphsOf(body)[at.paragraph]!;
-  const entries = Object.entries({ ...own.attrs, ...attrs }).filter(([, value]) => value !== undefined);
-  const put = [{ ...own, attrs: Object.fromEntries(entries) as unknown as ParagraphNode['attrs'] }];
+  const put = [{ ...own, attrs: said({ ...own.attrs, ...attrs } as ParagraphNode['attrs']) }];
   return { edit: { paragraph: at.paragraph, remove: 1, put }, caret: at };
 }
 

@@ -3,7 +3,7 @@
 import { Keyboard, Search } from 'lucide-react';
 import Link from 'next/link';
 import type { DocumentStore } from '@/client/documentStore';
-import { KiteMark } from '@/parts/KiteMark';
+import { Crumbs } from './Crumbs';
 import { SaveState } from './SaveState';
 import { TurnButtons } from './TurnButtons';
 
@@ -40,16 +40,7 @@ export function IssueHeader({
 }: IssueHeaderProps) {
   return (
     <header className="border-base-300 bg-base-100 flex h-11 shrink-0 items-center gap-4 border-b px-3">
-      <Link href="/" aria-label="Shelf" className="flex items-center gap-2">
-        <KiteMark />
-      </Link>
-      <p className="font-semibold whitespace-nowrap">
-        <Link href="/" className="hover:underline">
-          {publication}
-        </Link>
-        <span className="px-1.5 opacity-40">/</span>
-        {name}
-      </p>
+      <Crumbs publication={publication} here={name} />
       <nav aria-label="Places of the issue" className="ml-6 flex h-full gap-1">
         {PLACES.map((each) => (
           <Link

@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import type { ReactNode } from 'react';
-import { KiteMark } from '@/parts/KiteMark';
+import { Crumbs } from '../frame/Crumbs';
 
 /** The chapters of a house that there are, in the order in which it is set up. */
 const CHAPTERS = [
@@ -28,15 +28,7 @@ export function HouseFrame({ id, publication, chapter, tools, children }: HouseF
   return (
     <div className="flex h-full flex-col">
       <header className="border-base-300 bg-base-100 flex h-11 shrink-0 items-center gap-4 border-b px-3">
-        <Link href="/" aria-label="Shelf" className="flex items-center gap-2">
-          <KiteMark />
-        </Link>
-        <p className="font-semibold whitespace-nowrap">
-          <Link href="/" className="hover:underline">
-            {publication}
-          </Link>
-          <span className="px-1.5 opacity-40">/</span>House
-        </p>
+        <Crumbs publication={publication} here="House" />
         <div className="ml-auto flex items-center gap-1">{tools}</div>
       </header>
       <div className="flex min-h-0 flex-1">

@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import { MOST_PAGES } from '@/core/actions/pages';
 import { type Frequency, type IssueName, nextIssue, seasonOf } from '@/core/plan/recurrence';
 import { pageCountAdvice } from '@/core/plan/startIssue';
 import { Dialog } from '@/parts/Dialog';
@@ -74,7 +75,7 @@ export function NextIssue({ publication, frequency, issues, onClose }: NextIssue
                 onChange={(value) => setTyped({ ...typed, season: value })}
               />
               <div className="w-24">
-                <NumberField label="Pages" value={pages} least={1} most={1000} whole onChange={setPages} />
+                <NumberField label="Pages" value={pages} least={1} most={MOST_PAGES} whole onChange={setPages} />
               </div>
             </div>
             {wrong?.field === 'pages' && (

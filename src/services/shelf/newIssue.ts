@@ -1,6 +1,7 @@
 import { nanoid } from 'nanoid';
+import { MOST_PAGES } from '@/core/actions/pages';
 import { isDay } from '@/core/plan/recurrence';
-import { MOST_PAGES, startIssue } from '@/core/plan/startIssue';
+import { startIssue } from '@/core/plan/startIssue';
 import { loadRecords, NoSuchDocumentError } from '@/store/documents';
 import { findPublication, insertIssue, listHouses } from '@/store/publications';
 import { FieldError } from '../errors';

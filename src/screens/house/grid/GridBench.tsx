@@ -1,20 +1,17 @@
 'use client';
 
-import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { type FormatChange, type GridChange, setBaseline, setFormat, setGrid } from '@/core/actions/house';
 import { pageGrid, textArea } from '@/core/page/grid';
 import { formatOf, mastersOf, spreads } from '@/core/page/pages';
 import { SPECIMEN_TEXT, specimenDocument } from '@/core/page/specimen';
 import { applied, type Diff } from '@/core/records/diff';
-import { type Document, find, get } from '@/core/records/document';
+import { find, get } from '@/core/records/document';
 import { styleSheet } from '@/core/type/styles';
-import { Notices } from '@/parts/Notices';
 import { Select } from '@/parts/Select';
-import { SaveState } from '../../frame/SaveState';
-import { TurnButtons } from '../../frame/TurnButtons';
-import { useNotices } from '../../pages/useNotices';
 import { useSetting } from '../../pages/useSetting';
 import { HouseFrame } from '../HouseFrame';
+import { useHouseTools } from '../useHouseTools';
 import { ColumnChapter } from './ColumnChapter';
 import { GridDesk } from './GridDesk';
 import type { GridTools } from './GridScreen';
@@ -40,10 +37,9 @@ export interface GridActions {
 
 /** Format and grid of a house: the spread drawn true and live in the middle, what decides it on the right. */
 export function GridBench({ id, publication, sample, body, store, specimen, composer }: GridBenchProps) {
-  const { document, undo, redo } = useSyncExternalStore(store.subscribe, store.snapshot, store.snapshot);
+  const { house: document, act, pressed, header, notices } = useHouseTools(store);
   const fits = useSetting(composer, (setting) => setting.fits);
   const trouble = useSetting(composer, (setting) => setting.trouble);
-  const { notices, say, close } = useNotices();
   const masters = useMemo(() => mastersOf(document), [document]);
   const [chosen, setChosen] = useState(masters[0]!.id);
   const master = find(document, 'master', chosen) ?? masters[0]!;
@@ -57,25 +53,11 @@ export function GridBench({ id, publication, sample, body, store, specimen, comp
   );
   useEffect(() => specimen.show(shown), [specimen, shown]);
 
-  const act = (label: string, action: (document: Document) => Diff) => store.do(label, action(store.document));
   const actions: GridActions = {
     format: (change) => act('Change the format', (now) => setFormat(now, change)),
     grid: (change) => act('Change the grid', (now) => setGrid(now, master.id, change)),
     baseline: (step) => act('Change the baseline grid', (now) => setBaseline(now, step)),
   };
-  /** For buttons, which have no field to say a sentence at. */
-  const pressed = (work: () => void) => {
-    try {
-      work();
-    } catch (error) {
-      say((error as Error).message, 'wrong');
-    }
-  };
-  const turn = (how: 'undo' | 'redo') => {
-    const done = how === 'undo' ? store.undo() : store.redo();
-    if (done && 'refused' in done) say(done.refused, 'wrong');
-  };
-
   const format = formatOf(house);
   const own = get(house, 'master', master.id);
   const grid = pageGrid(format, own, 'right');
@@ -84,17 +66,7 @@ export function GridBench({ id, publication, sample, body, store, specimen, comp
   const area = textArea(grid, own);
   const chapter = { format, master: own, grid, actions, pressed };
   return (
-    <HouseFrame
-      id={id}
-      publication={publication}
-      chapter="grid"
-      tools={
-        <>
-          <SaveState store={store} />
-          <TurnButtons undo={undo} redo={redo} onTurn={turn} />
-        </>
-      }
-    >
+    <HouseFrame id={id} publication={publication} chapter="grid" tools={header}>
       <main className="bg-base-200 relative min-w-0 flex-1">
         <h1 className="sr-only">{publication}: format and grid</h1>
         <GridDesk
@@ -151,7 +123,7 @@ export function GridBench({ id, publication, sample, body, store, specimen, comp
         <LineChapter {...chapter} leading={leading} />
         <GuideChapter {...chapter} />
       </aside>
-      <Notices notices={notices} onClose={close} />
+      {notices}
     </HouseFrame>
   );
 }

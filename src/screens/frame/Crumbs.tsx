@@ -1,0 +1,22 @@
+'use client';
+
+import Link from 'next/link';
+import { KiteMark } from '@/parts/KiteMark';
+
+/** The way back to the shelf, and where one is: a publication's issue or house. */
+export function Crumbs({ publication, here }: { publication: string; here: string }) {
+  return (
+    <>
+      <Link href="/" aria-label="Shelf" className="flex items-center gap-2">
+        <KiteMark />
+      </Link>
+      <p className="font-semibold whitespace-nowrap">
+        <Link href="/" className="hover:underline">
+          {publication}
+        </Link>
+        <span className="px-1.5 opacity-40">/</span>
+        {here}
+      </p>
+    </>
+  );
+}
