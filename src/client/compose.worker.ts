@@ -5,6 +5,7 @@ import { Composer, type Composed } from '@/core/compose/compose';
 import { caretAt, placeAt, placeBeside } from '@/core/compose/caret';
 import type { PageList } from '@/core/compose/displayList';
 import { facesOf } from '@/core/compose/faces';
+import { slotWords } from '@/core/compose/slotFits';
 import { sentencesOf } from '@/core/compose/sentences';
 import { applied, type Diff, touched } from '@/core/records/diff';
 import { type Document, documentOf, find, get } from '@/core/records/document';
@@ -22,6 +23,7 @@ import type { FromWorker, PaintedPage, PlannedActions, ToWorker } from './messag
 
 const shaper = new Shaper();
 const composer = new Composer(shaper);
+const slotComposer = new Composer(shaper);
 let base: Document | undefined;
 let draft: Diff | null = null;
 /** The draft is what has been typed since the last change, and not a gesture. */
@@ -58,12 +60,15 @@ function show(): void {
   const took = performance.now() - started;
   const fits = changedOnly('fits', [...composed.fits]);
   const grown = changedOnly('grown', [...composed.grown]);
+  // While a hand moves things, what would fit can wait.
+  const slots = draft ? undefined : changedOnly('slots', [...slotWords(document, watched, slotComposer)]);
   send({
     type: 'composed',
     turn,
     pages: paint(document, composed),
     ...(fits ? { fits } : {}),
     ...(grown ? { grown } : {}),
+    ...(slots ? { slots } : {}),
     ...(caret ? { caret: caretAt(composed.pages, caret.text, caret.place) ?? null } : {}),
     took,
   });

@@ -26,6 +26,8 @@ export interface Setting {
   readonly pages: ReadonlyMap<string, readonly Painted[]>;
   readonly fits: ReadonlyMap<string, Fit>;
   readonly grown: ReadonlyMap<string, Box>;
+  /** Words that waiting slots in sight take, by `slotKey`. */
+  readonly slots: ReadonlyMap<string, number>;
   readonly trouble: string | undefined;
   /** Of the text that is being typed; undefined where no frame shows it. */
   readonly caret: PlacedCaret | undefined;
@@ -36,6 +38,7 @@ const NOTHING: Setting = {
   pages: new Map(),
   fits: new Map(),
   grown: new Map(),
+  slots: new Map(),
   trouble: undefined,
   caret: undefined,
 };
@@ -159,12 +162,13 @@ export class ComposerClient {
           ),
         );
       }
-      const { fits, grown } = this.#setting;
+      const { fits, grown, slots } = this.#setting;
       this.#setting = {
         ready: true,
         pages,
         fits: message.fits ? new Map(message.fits) : fits,
         grown: message.grown ? new Map(message.grown) : grown,
+        slots: message.slots ? new Map(message.slots) : slots,
         trouble: undefined,
         caret: message.caret === undefined ? this.#setting.caret : (message.caret ?? undefined),
       };

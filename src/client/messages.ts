@@ -63,6 +63,8 @@ export type FromWorker =
       /** Where the caret of what was typed stands; null where no frame shows it. */
       readonly caret?: PlacedCaret | null;
       readonly grown?: readonly (readonly [frame: string, box: Box])[];
+      /** Words that the waiting slots in sight take, by `slotKey`. */
+      readonly slots?: readonly (readonly [slot: string, words: number])[];
       /** Time that composing took, milliseconds. */
       readonly took: number;
     }

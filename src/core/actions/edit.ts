@@ -16,41 +16,54 @@ export class ActionError extends Error {
  */
 export class Edit {
   readonly #before: Document;
-  #now: Document;
+  /** The records as changed so far; a map of our own until it is shown to somebody. */
+  #records: ReadonlyMap<string, DocumentRecord>;
+  #own: Map<string, DocumentRecord> | undefined;
+  #shown: Document | undefined;
 
   constructor(document: Document) {
     this.#before = document;
-    this.#now = document;
+    this.#records = document.records;
+    this.#shown = document;
   }
 
   /** The document as changed so far. */
   get document(): Document {
-    return this.#now;
+    this.#own = undefined;
+    return (this.#shown ??= { records: this.#records });
   }
 
   /** Adds a record, or puts it in the place of the one with its id; one that says the same changes nothing. */
   put<R extends DocumentRecord>(record: R): R {
-    const before = this.#now.records.get(record.id);
+    const before = this.#records.get(record.id);
     if (before && same(before, record)) return before as R;
-    this.#now = applied(
-      this.#now,
-      before ? { added: [], updated: [{ before, after: record }], removed: [] } : { added: [record], updated: [], removed: [] },
-    );
+    this.#changing().set(record.id, record);
     return record;
   }
 
+  has(id: string): boolean {
+    return this.#records.has(id);
+  }
+
   remove(id: string): void {
-    const record = this.#now.records.get(id);
-    if (record) this.#now = applied(this.#now, { added: [], updated: [], removed: [record] });
+    if (this.#records.has(id)) this.#changing().delete(id);
   }
 
   /** Takes in what another action does to the document as changed so far. */
   take(diff: Diff): void {
-    this.#now = applied(this.#now, diff);
+    this.#records = applied(this.document, diff).records;
+    this.#shown = undefined;
   }
 
   diff(): Diff {
-    return between(this.#before, this.#now);
+    return between(this.#before, this.document);
+  }
+
+  /** A document that was shown stays as it is: many changes between two looks copy the records once. */
+  #changing(): Map<string, DocumentRecord> {
+    if (!this.#own) this.#records = this.#own = new Map(this.#records);
+    this.#shown = undefined;
+    return this.#own;
   }
 }
 

@@ -4,7 +4,15 @@ import { columnAt, pageGrid, type PageGrid } from '../page/grid';
 import { formatOf, placedPage, type PlacedPage } from '../page/pages';
 import type { Diff } from '../records/diff';
 import { type Document, find, framesOn, get, threadOf } from '../records/document';
-import { type FrameContent, type PictureContent, sidesOf, type TextContent, textContent, type Wrap } from '../records/frame';
+import {
+  type FrameContent,
+  type PictureContent,
+  sidesOf,
+  type TextContent,
+  textContent,
+  type TextLayout,
+  type Wrap,
+} from '../records/frame';
 import type { FrameRecord } from '../records/index';
 import { ActionError, Edit, newId, orderAfter } from './edit';
 import { dissolveIfAlone } from './groups';
@@ -106,15 +114,13 @@ export function setPictureFit(document: Document, id: string, fit: Partial<Pick<
   return edit.diff();
 }
 
-/** How a text stands in its frame. */
-export type TextLayout = Omit<TextContent, 'type' | 'text' | 'order'>;
-
 /** Sets how a text stands in its frame. @throws ActionError when its columns would have no width */
 export function setTextLayout(document: Document, id: string, layout: Partial<TextLayout>): Diff {
   const edit = new Edit(document);
   const frame = get(document, 'frame', id);
-  if (frame.content.type !== 'text') throw new ActionError('Only a text frame has columns.');
-  const content: TextContent = { ...frame.content, ...layout };
+  const before = layoutOf(frame.content);
+  if (!before) throw new ActionError('Only a text frame has columns.');
+  const content: TextLayout = { ...before, ...layout };
   const { columns, gutter } = content;
   if (!Number.isInteger(columns) || columns < 1 || columns > 40) throw new ActionError('A frame has 1 to 40 columns.');
   const inset = sidesOf(content.inset);
@@ -128,8 +134,20 @@ export function setTextLayout(document: Document, id: string, layout: Partial<Te
   const { firstBaseline } = content;
   if (typeof firstBaseline === 'number' && !(firstBaseline >= 0 && firstBaseline <= 20_000))
     throw new ActionError('The first baseline lies below the frame’s top.');
-  edit.put({ ...frame, content });
+  edit.put(withLayout(frame, layout));
   return edit.diff();
+}
+
+/** How the text of a frame stands, or that of a slot will; undefined where it takes none. */
+export const layoutOf = (content: FrameContent): TextLayout | undefined =>
+  content.type === 'text' ? content : content.type === 'slot' ? content.layout : undefined;
+
+/** The frame with its text, or that which will fill it, standing otherwise. */
+export function withLayout(frame: FrameRecord, layout: Partial<TextLayout>): FrameRecord {
+  const { content } = frame;
+  if (content.type === 'text') return { ...frame, content: { ...content, ...layout } };
+  if (content.type === 'slot') return { ...frame, content: { ...content, layout: { ...content.layout, ...layout } } };
+  return frame;
 }
 
 /**

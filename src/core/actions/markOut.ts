@@ -1,6 +1,7 @@
 import type { Box } from '../geometry/box';
 import type { Diff } from '../records/diff';
-import type { Document } from '../records/document';
+import { type Document, find } from '../records/document';
+import { textContent } from '../records/frame';
 import type { TextRecord } from '../records/index';
 import { plainBody } from '../records/body';
 import { Edit, newId } from './edit';
@@ -9,7 +10,7 @@ import { mm } from '../length/length';
 import { QUOTE_STAND_OFF } from './quotes';
 
 /** What a marked-out stretch can become without anything else being chosen. */
-export type Stuff = 'headline' | 'picture' | 'quote' | 'panel' | 'rule';
+export type Stuff = 'headline' | 'text' | 'picture' | 'quote' | 'panel' | 'rule' | 'advertisement';
 
 export interface MarkOut {
   readonly page: string;
@@ -47,6 +48,15 @@ export function markOut(document: Document, { page: id, box, as, words = '' }: M
     case 'rule':
       putFrame(edit, on, { ...box, h: 0.75 }, { type: 'rule', weight: 0.75 }, NO_WRAP, { fill: { swatch: 'ink', tint: 1 } });
       break;
+    case 'advertisement':
+      putFrame(edit, on, box, { type: 'advertisement' }, { mode: 'frame', standOff: mm(4), outline: 'shape' });
+      break;
+    case 'text': {
+      const body = plainBody(find(document, 'paragraphStyle', 'body') ? 'body' : 'headline', words);
+      const text = edit.put<TextRecord>({ id: newId(), kind: 'text', role: 'furniture', body });
+      putFrame(edit, on, box, textContent(text.id), NO_WRAP);
+      break;
+    }
     case 'headline':
     case 'quote': {
       const role = as === 'quote' ? 'quote' : 'furniture';

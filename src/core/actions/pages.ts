@@ -3,9 +3,11 @@ import { paperGrid } from '../page/refit';
 import { all, type Document, find, framesOn, get } from '../records/document';
 import type { Diff } from '../records/diff';
 import type { FrameRecord, PageRecord, TextRecord } from '../records/index';
+import { said } from '../records/said';
 import { ActionError, Edit, newId, orderBehind } from './edit';
 import { removeFrames } from './frames';
 import { refitFrame } from './refitFrame';
+import { pourAnew } from './slots';
 
 /** The most pages an issue may have. */
 export const MOST_PAGES = 1000;
@@ -142,16 +144,34 @@ function copyOfGroup(edit: Edit, group: string, copies: Map<string, string>): st
   return id;
 }
 
-/** Gives pages another master. What lies on the columns and lines of the old one lies on those of the new. */
+/** Says what a recurring page of a house is, and whether every issue begins or ends with it. */
+export function setRecurring(document: Document, id: string, changes: Partial<Pick<PageRecord, 'name' | 'recurs'>>): Diff {
+  const edit = new Edit(document);
+  edit.put(said({ ...get(document, 'page', id), ...changes }));
+  return edit.diff();
+}
+
+/**
+ * Gives pages another master. Text in the flow area of the old one is poured into that of the new; what else lies on
+ * the columns and lines of the old one lies on those of the new.
+ */
 export function setMaster(document: Document, ids: readonly string[], master: string): Diff {
   const edit = new Edit(document);
   const format = formatOf(document);
   const next = get(document, 'master', master);
-  for (const { page, side, master: before } of placedPages(document)) {
-    if (!ids.includes(page.id) || page.master === next.id) continue;
+  const chosen = new Set(ids);
+  for (const placed of placedPages(document)) {
+    const { page, side, master: before } = placed;
+    if (!chosen.has(page.id) || page.master === next.id) continue;
     edit.put({ ...page, master: next.id });
+    const poured = pourAnew(edit, document, placed, { ...placed, master: next });
     const [from, to] = [paperGrid(format, before, side), paperGrid(format, next, side)];
-    for (const frame of framesOn(document, page.id)) refitFrame(edit, frame, from, to);
+    for (const frame of framesOn(document, page.id)) {
+      if (poured.has(frame.id) || !edit.has(frame.id)) continue;
+      // What was parted from the old master is the page's own from now on.
+      const { of: _, ...own } = frame;
+      refitFrame(edit, own, from, to);
+    }
   }
   return edit.diff();
 }

@@ -1,15 +1,17 @@
 import type { Box } from '../geometry/box';
 import { pageGrid } from '../page/grid';
-import { formatOf, placedPage } from '../page/pages';
+import { flowOf, type SlotFrame } from '../page/slots';
+import { formatOf, placedPage, type PlacedPage } from '../page/pages';
 import type { Diff } from '../records/diff';
-import { all, type Document, find, get, threadOf } from '../records/document';
+import { all, type Document, find, framesOn, get, threadOf } from '../records/document';
 import type { FrameRecord, StoryRecord, TextRecord } from '../records/index';
-import { textContent } from '../records/frame';
+import { type TextContent, textContent } from '../records/frame';
 import type { BodyNode, TextRole } from '../records/text';
 import { checkBody, plainBody } from '../records/body';
 import { ActionError, Edit, newId, orderAfter, orderBehind } from './edit';
 import { growingText, NO_WRAP, pageWithGrid, putFrame, textColumns } from './frames';
 import { putPages } from './pages';
+import { pouredFrame } from './slots';
 import type { Typesetter } from './typesetter';
 
 /** Number of tints that tell stories apart. */
@@ -56,6 +58,8 @@ export interface PlaceStory {
   readonly story: string;
   readonly page: string;
   readonly box: Box;
+  /** The part of the page's flow area that it is poured into, where `box` is that part's. */
+  readonly flow?: string | undefined;
   /** Go on in new pages until all of it is shown. */
   readonly allPages: boolean;
 }
@@ -90,7 +94,15 @@ export function placeStory(document: Document, intent: PlaceStory, typesetter: T
     throw new ActionError('That stretch is too small: under the headline there is no room for three lines of text.');
   }
   const box = { x, y, w, h: foot - y };
-  const frame = putBody(edit, story.parts.body, page.page.id, box, textColumns(grid, page.master, box), grid.gutter);
+  const area = flowOf(document, page).find(({ id }) => id === intent.flow);
+  let frame: FrameRecord;
+  if (area) {
+    frame = pour(edit, story.parts.body, area, page.page.id, box);
+    for (const next of flowOf(document, page)) {
+      if (next.content.order > area.content.order && waits(edit.document, page, next))
+        frame = pour(edit, story.parts.body, next, page.page.id, next.box, frame.id);
+    }
+  } else frame = putBody(edit, story.parts.body, page.page.id, box, textColumns(grid, page.master, box), grid.gutter);
   if (intent.allPages) flow(edit, story.parts.body, frame, typesetter);
   return edit.diff();
 }
@@ -120,6 +132,19 @@ function putBody(
   return putFrame(edit, page, box, { ...taken, text, order, columns, gutter: taken.gutter || gutter }, NO_WRAP);
 }
 
+/** Whether a slot of a page's master is still to be filled there. */
+const waits = (document: Document, page: PlacedPage, slot: FrameRecord): boolean =>
+  !framesOn(document, page.page.id).some(({ of }) => of === slot.id);
+
+/** Lets a text go on in part of a page's flow area, behind a frame of its thread, or at its end. */
+function pour(edit: Edit, text: string, area: SlotFrame, page: string, box: Box, behind?: string): FrameRecord {
+  const thread = threadOf(edit.document, text);
+  const index = behind === undefined ? thread.length - 1 : thread.findIndex((frame) => frame.id === behind);
+  const order = orderBehind(places(edit.document, text), index);
+  const content: TextContent = { ...area.content.layout, type: 'text', text, order };
+  return edit.put({ ...pouredFrame(area, page, box, content), order: orderAfter(framesOn(edit.document, page)) });
+}
+
 export interface ContinueThread {
   readonly text: string;
   readonly page: string;
@@ -143,31 +168,36 @@ const MOST_FLOW_PAGES = 900;
 /** Adds pages behind the frame's page, each with a frame over its whole type area, until all of the text is shown. */
 export function flow(edit: Edit, text: string, from: FrameRecord, typesetter: Typesetter): void {
   let behind = from;
-  let added = 0;
+  const addedPages: string[] = [];
   for (;;) {
     const over = typesetter.compose(edit.document).fits.get(text)?.oversetLines ?? 0;
     if (over === 0) break;
     const { page, grid } = pageWithGrid(edit.document, behind.on);
     const columns = textColumns(grid, page.master, grid.area);
-    const count = Math.max(1, Math.ceil(over / Math.max(1, columns * grid.lines)));
-    if (added + count > MOST_FLOW_PAGES)
+    const areas = flowOf(edit.document, page);
+    const held = areas.reduce((sum, { box, content }) => sum + content.layout.columns * Math.floor(box.h / grid.step), 0);
+    const count = Math.max(1, Math.ceil(over / Math.max(1, areas.length > 0 ? held : columns * grid.lines)));
+    if (addedPages.length + count > MOST_FLOW_PAGES)
       throw new ActionError('The story would need more pages than an issue may have. Is the type area large enough?');
     for (const own of putPages(edit, { after: behind.on, count, master: page.master.id })) {
+      addedPages.push(own.id);
       const placed = placedPage(edit.document, own.id)!;
+      const areas = flowOf(edit.document, placed);
+      for (const each of areas) behind = pour(edit, text, each, own.id, each.box, behind.id);
+      if (areas.length > 0) continue;
       const area = pageGrid(formatOf(edit.document), placed.master, placed.side);
       behind = putBody(edit, text, own.id, { ...area.area, h: area.lines * area.step }, columns, area.gutter, behind.id);
     }
-    added += count;
   }
   // The estimate may have been a page too generous.
   const shown = typesetter.compose(edit.document);
-  for (const frame of [...threadOf(edit.document, text)].reverse().slice(0, added)) {
-    const list = shown.pages.find((page) => page.page === frame.on);
+  for (const page of addedPages.reverse()) {
+    const list = shown.pages.find((each) => each.page === page);
     const lines = list?.items.some(
-      (item) => item.type === 'text' && item.frame === frame.id && item.columns.some((column) => column.lines.length > 0),
+      (item) => item.type === 'text' && item.text === text && item.columns.some((column) => column.lines.length > 0),
     );
     if (lines) break;
-    edit.remove(frame.id);
-    edit.remove(frame.on);
+    for (const frame of framesOn(edit.document, page)) edit.remove(frame.id);
+    edit.remove(page);
   }
 }

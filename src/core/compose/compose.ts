@@ -13,6 +13,7 @@ import { type Around, Surroundings } from './around';
 import { fillBands } from './bands';
 import { fieldsOf, type Situation } from './characters';
 import { Inks } from './colours';
+import { writtenOut } from './contents';
 import type { Column } from './column';
 import type { PageList, TextItem } from './displayList';
 import { fill, type Fillable, type Filled, type Shared } from './fill';
@@ -104,11 +105,13 @@ export class Composer {
     };
     const run = (list: readonly Thread[], around: Around) => {
       for (const thread of list) {
-        const text = find(document, 'text', thread.text);
-        if (!text) continue;
+        const kept = find(document, 'text', thread.text);
+        if (!kept) continue;
+        const { body, origin } = writtenOut(document, kept.body);
+        const text = body === kept.body ? kept : { ...kept, body };
         const set = this.#setText(document, thread, text, around);
         if (!thread.frames[0]!.fromMaster) fits.set(text.id, set.fit);
-        for (const [key, own] of set.items) items.set(key, own);
+        for (const [key, own] of set.items) items.set(key, origin ? own.map((item) => ofOrigin(item, origin)) : own);
         for (const shown of thread.frames) {
           const { content } = shown.frame;
           if (content.type !== 'text' || !content.grows || content.turns) continue;
@@ -548,6 +551,12 @@ function sameFilled({ list: old, filled }: SetText, list: readonly Fillable[], n
 const sameShown = (earlier: SetText, thread: Thread): boolean =>
   earlier.items.size === thread.frames.length &&
   thread.frames.every((shown) => earlier.items.get(shown.key)?.[0]?.opacity === shown.frame.opacity);
+
+/** An item of a text with a list in it, its paragraphs those that the list comes from. */
+const ofOrigin = (item: TextItem, origin: readonly number[]): TextItem => ({
+  ...item,
+  columns: item.columns.map((column) => ({ ...column, paragraphs: column.paragraphs.map((at) => origin[at] ?? at) })),
+});
 
 /** Width in points of the longest line of a paragraph that is not broken. */
 function naturalWidth(of: Prepared): number {

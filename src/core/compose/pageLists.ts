@@ -81,7 +81,9 @@ export class PageLists {
   #itemsOf(document: Document, each: Shown, box: Box, texts: readonly TextItem[] | undefined): readonly Item[] {
     const { frame, rotated } = each;
     const { content, fill, border, shadow } = frame;
-    const picture = content.type === 'picture' ? find(document, 'picture', content.picture) : undefined;
+    const advertisement = content.type === 'advertisement' ? find(document, 'advertisement', content.advertisement) : undefined;
+    const own = content.type === 'picture' ? content.picture : advertisement?.picture;
+    const picture = find(document, 'picture', own);
     const swatch = (part: { swatch: string } | undefined) => part && find(document, 'swatch', part.swatch);
     const by: MadeOf = { frame, box, picture, fill: swatch(fill), border: swatch(border), shadow: swatch(shadow), texts };
     const kept = this.#items.get(each.key);
@@ -115,10 +117,9 @@ export class PageLists {
       );
     }
     if (fill) items.push(area('fill', { ink: ink(fill) }));
-    if (content.type === 'picture') {
-      if (picture) items.push(pictureItem(frame, picture, content, box, contour, showing));
-      else items.push({ type: 'empty', frame: frame.id, box, ...showing });
-    }
+    const shows = content.type === 'picture' ? content : content.type === 'advertisement' ? WHOLE : undefined;
+    if (shows && picture) items.push(pictureItem(frame, picture, shows, box, contour, showing));
+    else if (shows || content.type === 'slot') items.push({ type: 'empty', frame: frame.id, box, ...showing });
     if (texts) items.push(...texts);
     if (border && border.weight > 0) items.push(area('border', { ink: ink(border), stroke: border.weight }));
     this.#items.set(each.key, { by, items });
@@ -126,11 +127,14 @@ export class PageLists {
   }
 }
 
+/** An advertisement is shown whole. */
+const WHOLE: Pick<PictureContent, 'fit' | 'focus'> = { fit: 'fit', focus: { x: 0.5, y: 0.5 } };
+
 /** A picture whose text runs around what stands before its background is cut out, or it would cover that text. */
 function pictureItem(
   frame: FrameRecord,
   picture: PictureRecord,
-  content: PictureContent,
+  content: Pick<PictureContent, 'fit' | 'focus'>,
   box: Box,
   contour: Contour,
   showing: Showing,

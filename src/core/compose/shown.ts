@@ -1,6 +1,6 @@
 import type { Box } from '../geometry/box';
 import { composedWith, type Matrix, rotation } from '../geometry/matrix';
-import { placedPages, type PlacedPage } from '../page/pages';
+import { inheritedFrames, placedPages, type PlacedPage } from '../page/pages';
 import { type Document, all, framesOn } from '../records/document';
 import type { FrameRecord } from '../records/index';
 
@@ -44,15 +44,19 @@ export class Showing {
   #last: ShownFrames | undefined;
 
   of(document: Document): ShownFrames {
-    const parts = [all(document, 'frame'), all(document, 'page'), all(document, 'master'), all(document, 'format')];
+    const parts = [
+      all(document, 'frame'),
+      all(document, 'page'),
+      all(document, 'master'),
+      all(document, 'format'),
+      all(document, 'section'),
+    ];
     if (this.#last && parts.every((part, i) => same(part, this.#parts[i]!))) return this.#last;
     this.#parts = parts;
     const pages = placedPages(document);
     const shown: Shown[] = [];
     for (const page of pages) {
-      for (const frame of framesOn(document, page.master.id)) {
-        if (frame.side === 'both' || frame.side === page.side) shown.push(shownFrame(frame, page, true));
-      }
+      for (const frame of inheritedFrames(document, page)) shown.push(shownFrame(frame, page, true));
       for (const frame of framesOn(document, page.page.id)) shown.push(shownFrame(frame, page, false));
     }
     return (this.#last = { shown, threads: threadsOf(shown), pages });

@@ -72,7 +72,7 @@ describe('pages', () => {
       tint: 0,
       parts: { headline: 'h', body: 'b' },
     } as const;
-    const doc = document(...baseRecords(6), story, textFrame('f', 'b', 'p5', { x: 0, y: 0, w: 100, h: 100 }));
+    const doc = document(...baseRecords(9), story, textFrame('f', 'b', 'p5', { x: 0, y: 0, w: 100, h: 100 }));
     const place = { number: 7, next: 9, story: 's' };
     const shown = (name: FieldName, of?: string) => fieldValue(doc, { name, ...(of ? { of } : {}) }, place);
     expect(shown('folio')).toBe('7');

@@ -1,10 +1,17 @@
 import { type Document, all, find, framesOn, get } from '../records/document';
-import type { FormatRecord, MasterRecord, PageRecord } from '../records/index';
+import type { FormatRecord, FrameRecord, MasterRecord, PageRecord, SectionRecord } from '../records/index';
+import type { Folios } from '../records/section';
+import { folioOf } from './folio';
 
 /** A page with what follows from its place in the issue. */
 export interface PlacedPage {
   readonly page: PageRecord;
+  /** Counted from 1, whatever its folio. */
   readonly number: number;
+  /** As it is printed: "7", "iv", "A1". */
+  readonly folio: string;
+  /** The section or department it belongs to. */
+  readonly section: SectionRecord | undefined;
   readonly side: 'left' | 'right';
   readonly master: MasterRecord;
   /** Which spread it lies in, counted from 0. */
@@ -24,14 +31,22 @@ export function placedPages(document: Document): readonly PlacedPage[] {
 
 function place(document: Document): PlacedPage[] {
   const format = formatOf(document);
+  const begins = new Map(all(document, 'section').map((section) => [section.from, section]));
   let spread = -1;
+  let section: SectionRecord | undefined;
+  let numbered: { readonly folios: Folios; readonly from: number } = { folios: PLAIN_FOLIOS, from: 0 };
   return all(document, 'page').map((page, i) => {
+    const begun = begins.get(page.id);
+    section = begun ?? section;
+    if (begun?.folios) numbered = { folios: begun.folios, from: i };
     const onFirstSide = i % 2 === 0;
     const side = !format.facing || onFirstSide === (format.firstSide === 'right') ? 'right' : 'left';
     if (!format.facing || side === 'left' || i === 0) spread++;
     return {
       page,
       number: i + 1,
+      folio: folioOf(numbered.folios, i - numbered.from),
+      section,
       side,
       master: find(document, 'master', page.master) ?? get(document, 'master', all(document, 'master')[0]!.id),
       spread,
@@ -40,7 +55,39 @@ function place(document: Document): PlacedPage[] {
   });
 }
 
+const PLAIN_FOLIOS: Folios = { style: '1', prefix: '', start: 1 };
+
 export const formatOf = (document: Document): FormatRecord => get(document, 'format', 'format');
+
+/** A master and those it is based on, the deepest first; one that is met again in a circle counts once. */
+export function mastersUnder(document: Document, id: string): readonly MasterRecord[] {
+  const chain: MasterRecord[] = [];
+  for (let at = find(document, 'master', id); at && !chain.includes(at); at = find(document, 'master', at.basedOn))
+    chain.unshift(at);
+  return chain;
+}
+
+/** What a master shows on pages of a side, the lowest first: the frames of those it is based on, then its own. */
+export function masterFrames(document: Document, id: string, side: 'left' | 'right'): FrameRecord[] {
+  return shownOf(
+    document,
+    mastersUnder(document, id).map((master) => master.id),
+    side,
+  );
+}
+
+/** What a page shows of its master: all but the frames in whose place others stand. */
+export function inheritedFrames(document: Document, { page, master, side }: PlacedPage): FrameRecord[] {
+  return shownOf(document, [...mastersUnder(document, master.id).map(({ id }) => id), page.id], side).filter(
+    ({ on }) => on !== page.id,
+  );
+}
+
+function shownOf(document: Document, surfaces: readonly string[], side: 'left' | 'right'): FrameRecord[] {
+  const frames = surfaces.flatMap((surface) => framesOn(document, surface));
+  const stoodIn = new Set(frames.flatMap(({ of }) => of ?? []));
+  return frames.filter((frame) => !stoodIn.has(frame.id) && (frame.side === 'both' || frame.side === side));
+}
 
 /** The masters of a document: those that show something of their own first, then by name. */
 export function mastersOf(document: Document): readonly MasterRecord[] {
@@ -57,7 +104,12 @@ export function spreads(document: Document): PlacedPage[][] {
   return out;
 }
 
+const byId = new WeakMap<readonly PlacedPage[], ReadonlyMap<string, PlacedPage>>();
+
 /** @returns undefined when the page is not there */
 export function placedPage(document: Document, id: string): PlacedPage | undefined {
-  return placedPages(document).find(({ page }) => page.id === id);
+  const pages = placedPages(document);
+  let index = byId.get(pages);
+  if (!index) byId.set(pages, (index = new Map(pages.map((placed) => [placed.page.id, placed]))));
+  return index.get(id);
 }

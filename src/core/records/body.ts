@@ -7,7 +7,12 @@ export const bodySchema = new Schema({
     doc: { content: '(paragraph | figure | table)+' },
     paragraph: {
       content: 'inline*',
-      attrs: { style: { default: 'body' }, list: { default: undefined }, startIn: { default: undefined } },
+      attrs: {
+        style: { default: 'body' },
+        list: { default: undefined },
+        startIn: { default: undefined },
+        each: { default: undefined },
+      },
     },
     figure: { attrs: { picture: {}, width: { default: undefined }, align: { default: undefined } }, atom: true },
     table: {

@@ -1,5 +1,6 @@
 import type { DocumentRecord } from './index';
 import type { Document } from './document';
+import { same } from './same';
 
 /** A change to a document, as the records it adds, changes and removes. It can be applied and turned round. */
 export interface Diff {
@@ -61,6 +62,19 @@ export function between(before: Document, after: Document): Diff {
   }
   for (const [id, record] of before.records) if (!after.records.has(id)) removed.push(record);
   return { added, updated, removed };
+}
+
+/** What is different in what records say, whichever objects say it. */
+export function difference(before: Document, after: Document): Diff {
+  const records = [...after.records.values()];
+  return {
+    added: records.filter(({ id }) => !before.records.has(id)),
+    updated: records.flatMap((record) => {
+      const old = before.records.get(record.id);
+      return old && !same(old, record) ? [{ before: old, after: record }] : [];
+    }),
+    removed: [...before.records.values()].filter(({ id }) => !after.records.has(id)),
+  };
 }
 
 /** The ids of all records a diff touches. */

@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import type { Box } from '../geometry/box';
 import { type Stroke, strokeSchema } from './characterStyle';
-import { boxSchema, idSchema, orderSchema, pointsSchema, recordSchema, sizeSchema, type RecordBase } from './common';
+import { boxSchema, idSchema, lineSchema, orderSchema, pointsSchema, recordSchema, sizeSchema, type RecordBase } from './common';
 
 /** A length for each side. */
 export interface Sides {
@@ -76,6 +76,9 @@ export interface TextContent {
   readonly jumpFrom?: string | undefined;
 }
 
+/** How a text stands in its frame. */
+export type TextLayout = Omit<TextContent, 'type' | 'text' | 'order'>;
+
 /** A text in one column from the top of its frame, keeping away from other frames: what it is unless something else is said. */
 export const textContent = (text: string, order = 'a0', more: Partial<TextContent> = {}): TextContent => ({
   type: 'text',
@@ -100,6 +103,30 @@ export interface PictureContent {
   readonly focus: { readonly x: number; readonly y: number };
 }
 
+/** What a slot takes: a part of a story; `flow` is the part of a master's flow area that lies here, and takes main text. */
+export const SLOT_TAKES = ['headline', 'standfirst', 'byline', 'body', 'flow'] as const;
+export type SlotTakes = (typeof SLOT_TAKES)[number];
+
+/** A place for a part of a story that nothing fills yet. A picture's slot is a picture frame without a picture. */
+export interface SlotContent {
+  readonly type: 'slot';
+  readonly takes: SlotTakes;
+  /** Slots of one set take the parts of one story. */
+  readonly set: string;
+  /** What is meant to come here, "Lead story". */
+  readonly name: string;
+  /** Place among the slots of its set, and in the thread that fills it. */
+  readonly order: string;
+  /** How the text that fills it stands. */
+  readonly layout: TextLayout;
+}
+
+/** The place of an advertisement; undefined while none is booked for it. */
+export interface AdvertisementContent {
+  readonly type: 'advertisement';
+  readonly advertisement?: string | undefined;
+}
+
 export interface PanelContent {
   readonly type: 'panel';
 }
@@ -109,7 +136,7 @@ export interface RuleContent {
   readonly weight: number;
 }
 
-export type FrameContent = TextContent | PictureContent | PanelContent | RuleContent;
+export type FrameContent = TextContent | PictureContent | PanelContent | RuleContent | SlotContent | AdvertisementContent;
 
 /** A frame: an area on a page or master, and what it shows. */
 export interface FrameRecord extends RecordBase<'frame'> {
@@ -135,6 +162,8 @@ export interface FrameRecord extends RecordBase<'frame'> {
   readonly shadow?: Shadow | undefined;
   /** The group it belongs to. */
   readonly group?: string | undefined;
+  /** The master's frame in whose place it stands on its page: it was parted from it, or fills its slot. */
+  readonly of?: string | undefined;
 }
 
 const side = Joi.number().min(0).max(720);
@@ -142,6 +171,22 @@ export const lengthsSchema = Joi.alternatives(
   side,
   Joi.object({ top: side.required(), right: side.required(), bottom: side.required(), left: side.required() }),
 );
+
+const textLayout = {
+  columns: Joi.number().integer().min(1).max(40).required(),
+  gutter: sizeSchema.required(),
+  inset: lengthsSchema.required(),
+  grows: Joi.boolean().required(),
+  ignoresWraps: Joi.boolean().required(),
+  align: Joi.valid('top', 'centre', 'bottom', 'spread').required(),
+  spreadMost: sizeSchema,
+  balanced: Joi.boolean(),
+  firstBaseline: Joi.alternatives(Joi.valid('ascent', 'capHeight', 'leading'), sizeSchema),
+  fitsWidth: Joi.boolean(),
+  turns: Joi.valid(0, 1, 2, 3),
+  jumpTo: idSchema,
+  jumpFrom: idSchema,
+};
 
 const content = Joi.alternatives().conditional('.type', {
   switch: [
@@ -151,19 +196,7 @@ const content = Joi.alternatives().conditional('.type', {
         type: Joi.valid('text').required(),
         text: idSchema.required(),
         order: orderSchema.required(),
-        columns: Joi.number().integer().min(1).max(40).required(),
-        gutter: sizeSchema.required(),
-        inset: lengthsSchema.required(),
-        grows: Joi.boolean().required(),
-        ignoresWraps: Joi.boolean().required(),
-        align: Joi.valid('top', 'centre', 'bottom', 'spread').required(),
-        spreadMost: sizeSchema,
-        balanced: Joi.boolean(),
-        firstBaseline: Joi.alternatives(Joi.valid('ascent', 'capHeight', 'leading'), sizeSchema),
-        fitsWidth: Joi.boolean(),
-        turns: Joi.valid(0, 1, 2, 3),
-        jumpTo: idSchema,
-        jumpFrom: idSchema,
+        ...textLayout,
       }),
     },
     {
@@ -174,6 +207,21 @@ const content = Joi.alternatives().conditional('.type', {
         fit: Joi.valid('fill', 'fit').required(),
         focus: Joi.object({ x: Joi.number().min(0).max(1).required(), y: Joi.number().min(0).max(1).required() }).required(),
       }),
+    },
+    {
+      is: 'slot',
+      then: Joi.object({
+        type: Joi.valid('slot').required(),
+        takes: Joi.valid(...SLOT_TAKES).required(),
+        set: idSchema.required(),
+        name: lineSchema.required(),
+        order: orderSchema.required(),
+        layout: Joi.object(textLayout).required(),
+      }),
+    },
+    {
+      is: 'advertisement',
+      then: Joi.object({ type: Joi.valid('advertisement').required(), advertisement: idSchema }),
     },
     { is: 'panel', then: Joi.object({ type: Joi.valid('panel').required() }) },
     { is: 'rule', then: Joi.object({ type: Joi.valid('rule').required(), weight: sizeSchema.required() }) },
@@ -226,4 +274,5 @@ export const frameSchema = recordSchema('frame', {
     opacity: share.required(),
   }),
   group: idSchema,
+  of: idSchema,
 });

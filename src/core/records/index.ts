@@ -1,3 +1,4 @@
+import type { AdvertisementRecord } from './advertisement';
 import type { CharacterStyleRecord } from './characterStyle';
 import type { DetailsRecord } from './details';
 import type { FormatRecord } from './format';
@@ -8,6 +9,7 @@ import type { MasterRecord } from './master';
 import type { PageRecord } from './page';
 import type { ParagraphStyleRecord } from './paragraphStyle';
 import type { PictureRecord } from './picture';
+import type { SectionRecord } from './section';
 import type { StoryRecord } from './story';
 import type { PaletteRecord, SwatchRecord } from './swatch';
 import type { TextRecord } from './text';
@@ -23,6 +25,8 @@ export interface RecordKinds {
   group: GroupRecord;
   text: TextRecord;
   story: StoryRecord;
+  advertisement: AdvertisementRecord;
+  section: SectionRecord;
   picture: PictureRecord;
   paragraphStyle: ParagraphStyleRecord;
   characterStyle: CharacterStyleRecord;
@@ -34,6 +38,7 @@ export type RecordKind = keyof RecordKinds;
 export type DocumentRecord = RecordKinds[RecordKind];
 
 export type {
+  AdvertisementRecord,
   CharacterStyleRecord,
   DetailsRecord,
   FormatRecord,
@@ -45,6 +50,7 @@ export type {
   PaletteRecord,
   ParagraphStyleRecord,
   PictureRecord,
+  SectionRecord,
   StoryRecord,
   SwatchRecord,
   TextRecord,

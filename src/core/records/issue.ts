@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { lineSchema, recordSchema, type RecordBase } from './common';
+import { idSchema, lineSchema, recordSchema, type RecordBase } from './common';
 
 /** The one record of an issue that says which issue it is; its id is always `issue`. */
 export interface IssueRecord extends RecordBase<'issue'> {
@@ -11,6 +11,8 @@ export interface IssueRecord extends RecordBase<'issue'> {
   readonly date: string;
   /** BCP 47, the language its texts are in unless they say otherwise. */
   readonly language: string;
+  /** The state of its house it was last brought up to, by number of change; and for records settled since, theirs. */
+  readonly house?: { readonly seq: number; readonly settled: Readonly<Record<string, number>> } | undefined;
 }
 
 export const issueSchema = recordSchema('issue', {
@@ -19,4 +21,8 @@ export const issueSchema = recordSchema('issue', {
   season: lineSchema.required(),
   date: Joi.string().isoDate().required(),
   language: Joi.string().max(20).required(),
+  house: Joi.object({
+    seq: Joi.number().integer().min(0).required(),
+    settled: Joi.object().pattern(idSchema, Joi.number().integer().min(0)).required(),
+  }),
 });

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { lineSchema, pointsSchema, recordSchema, sizeSchema, type RecordBase } from './common';
+import { idSchema, lineSchema, pointsSchema, recordSchema, sizeSchema, type RecordBase } from './common';
 
 /** A line to lay things along: upright or level, at a length or a share (0 to 1) of the page or its type area. */
 export interface Guide {
@@ -22,6 +22,8 @@ export interface MasterRecord extends RecordBase<'master'> {
   readonly guides?: readonly Guide[] | undefined;
   /** Grid columns that one column of body text takes: 2 of 6, say, for three columns of text. */
   readonly textSpan: number;
+  /** The master whose frames it shows beneath its own. */
+  readonly basedOn?: string | undefined;
 }
 
 export const masterSchema = recordSchema('master', {
@@ -52,4 +54,5 @@ export const masterSchema = recordSchema('master', {
       }),
     ),
   textSpan: Joi.number().integer().min(1).max(40).required(),
+  basedOn: idSchema,
 });

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { advertisementSchema } from './advertisement';
 import { characterStyleSchema } from './characterStyle';
 import { detailsSchema } from './details';
 import { formatSchema } from './format';
@@ -9,6 +10,7 @@ import { masterSchema } from './master';
 import { pageSchema } from './page';
 import { paragraphStyleSchema } from './paragraphStyle';
 import { pictureSchema } from './picture';
+import { sectionSchema } from './section';
 import { storySchema } from './story';
 import { paletteSchema, swatchSchema } from './swatch';
 import { textSchema } from './text';
@@ -26,6 +28,8 @@ export const SCHEMAS: Readonly<Record<RecordKind, Joi.ObjectSchema>> = {
   group: groupSchema,
   text: textSchema,
   story: storySchema,
+  advertisement: advertisementSchema,
+  section: sectionSchema,
   picture: pictureSchema,
   paragraphStyle: paragraphStyleSchema,
   characterStyle: characterStyleSchema,

@@ -1,6 +1,10 @@
 import Joi from 'joi';
 import { idSchema, lineSchema, orderSchema, recordSchema, type RecordBase } from './common';
 
+/** How far a story is, in the order of the work. */
+export const STORY_STATES = ['planned', 'commissioned', 'delivered', 'edited', 'passed'] as const;
+export type StoryState = (typeof STORY_STATES)[number];
+
 /** A story: its name, and the texts that are its parts. */
 export interface StoryRecord extends RecordBase<'story'> {
   readonly name: string;
@@ -14,6 +18,12 @@ export interface StoryRecord extends RecordBase<'story'> {
     readonly standfirst?: string | undefined;
     readonly byline?: string | undefined;
   };
+  /** Planned when not said. */
+  readonly state?: StoryState | undefined;
+  /** The day its copy is due, ISO 8601. */
+  readonly due?: string | undefined;
+  /** How many words it is meant to have. */
+  readonly target?: number | undefined;
 }
 
 export const storySchema = recordSchema('story', {
@@ -27,4 +37,7 @@ export const storySchema = recordSchema('story', {
     standfirst: idSchema,
     byline: idSchema,
   }).required(),
+  state: Joi.valid(...STORY_STATES),
+  due: Joi.string().isoDate(),
+  target: Joi.number().integer().min(1).max(1_000_000),
 });

@@ -24,7 +24,7 @@ export interface InlineNode {
 /** A field shows something that is known elsewhere: a page's number, or something of the issue. */
 export interface FieldAttrs {
   readonly name: FieldName;
-  /** For `folio`: the story whose first page is meant, where that is not the page the field stands on. */
+  /** The story that is meant, where that is not the one the field stands in; its first page, for `folio`. */
   readonly of?: string;
 }
 
@@ -38,7 +38,17 @@ export interface InlinePictureAttrs {
 
 /** `nextFolio` and `previousFolio` are the pages on which the story goes on, and from which it comes. */
 export type FieldName =
-  'folio' | 'nextFolio' | 'previousFolio' | 'publication' | 'number' | 'season' | 'date' | 'section' | 'story' | DetailName;
+  | 'folio'
+  | 'nextFolio'
+  | 'previousFolio'
+  | 'publication'
+  | 'number'
+  | 'season'
+  | 'date'
+  | 'section'
+  | 'story'
+  | 'standfirst'
+  | DetailName;
 
 export interface ParagraphNode {
   readonly type: 'paragraph';
@@ -48,6 +58,8 @@ export interface ParagraphNode {
     readonly list?: { readonly kind: 'bullet' | 'number'; readonly level: number; readonly number?: number };
     /** The paragraph begins at the top of the next column, frame or page, whatever its style says. */
     readonly startIn?: StartIn;
+    /** Set once for every story on the issue's pages, in their order, its fields saying what they say of it: a contents list. */
+    readonly each?: 'story';
   };
   readonly content?: readonly InlineNode[];
 }
@@ -137,6 +149,7 @@ export const FIELD_NAMES: readonly FieldName[] = [
   'date',
   'section',
   'story',
+  'standfirst',
   ...DETAIL_NAMES,
 ];
 
@@ -164,6 +177,7 @@ const paragraph = Joi.object({
       number: Joi.number().integer().min(0),
     }),
     startIn: Joi.valid('column', 'frame', 'page', 'oddPage'),
+    each: Joi.valid('story'),
   }).required(),
   content: Joi.array().items(inline),
 });

@@ -1,14 +1,14 @@
 'use client';
 
-import { Keyboard, Search } from 'lucide-react';
 import Link from 'next/link';
-import type { DocumentStore } from '@/client/documentStore';
+import type { DeskStore } from '@/client/deskStore';
 import { Crumbs } from './Crumbs';
+import { DeskTools } from './DeskTools';
 import { SaveState } from './SaveState';
-import { TurnButtons } from './TurnButtons';
 
 /** The places of an issue that there are, in the order of the work. */
 const PLACES = [
+  { name: 'Plan', path: 'plan' },
   { name: 'Pages', path: 'pages' },
   { name: 'Handoff', path: 'handoff' },
 ] as const;
@@ -17,8 +17,8 @@ interface IssueHeaderProps {
   readonly document: string;
   readonly publication: string;
   readonly name: string;
-  readonly place: 'pages' | 'handoff';
-  readonly store?: DocumentStore;
+  readonly place: 'plan' | 'pages' | 'handoff';
+  readonly store?: DeskStore;
   readonly undo?: string | undefined;
   readonly redo?: string | undefined;
   readonly onTurn?: (how: 'undo' | 'redo') => void;
@@ -55,29 +55,7 @@ export function IssueHeader({
       </nav>
       <div className="ml-auto flex items-center gap-1">
         {store && <SaveState store={store} />}
-        {onTurn && <TurnButtons undo={undo} redo={redo} onTurn={onTurn} />}
-        {onCommands && (
-          <button
-            type="button"
-            className="btn btn-ghost btn-sm btn-square"
-            onClick={onCommands}
-            aria-label="Find an action (Ctrl+K)"
-            title="Find an action (Ctrl+K)"
-          >
-            <Search size={17} />
-          </button>
-        )}
-        {onHelp && (
-          <button
-            type="button"
-            className="btn btn-ghost btn-sm btn-square"
-            onClick={onHelp}
-            aria-label="Shortcuts (?)"
-            title="Shortcuts (?)"
-          >
-            <Keyboard size={17} />
-          </button>
-        )}
+        <DeskTools undo={undo} redo={redo} onTurn={onTurn} onCommands={onCommands} onHelp={onHelp} />
       </div>
     </header>
   );

@@ -1,10 +1,10 @@
 'use client';
 
 import { useSyncExternalStore } from 'react';
-import type { DocumentStore } from '@/client/documentStore';
+import type { DeskStore } from '@/client/deskStore';
 
 /** How far what was done has come; by itself, since it changes more often than anything around it. */
-export function SaveState({ store }: { store: DocumentStore }) {
+export function SaveState({ store }: { store: DeskStore }) {
   const state = useSyncExternalStore(store.subscribe, store.state, store.state);
   const time = (at: Date) => at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
   const text =

@@ -11,6 +11,7 @@ export const FIELD_WORDS: Readonly<Record<FieldName, string>> = {
   date: 'Cover date',
   section: 'Section',
   story: 'Story',
+  standfirst: 'Standfirst',
   strapline: 'Strapline',
   publisher: 'Publisher',
   address: 'Address',

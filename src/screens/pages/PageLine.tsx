@@ -4,9 +4,10 @@ import { memo } from 'react';
 import type { ComposerClient } from '@/client/composerClient';
 import type { Fit } from '@/core/compose/fit';
 import { fitWords } from '@/core/compose/fit';
-import { spreads } from '@/core/page/pages';
+import { spreads, type PlacedPage } from '@/core/page/pages';
 import { all, type Document, framesOn, threadOf } from '@/core/records/document';
 import type { FormatRecord } from '@/core/records/index';
+import type { DeskKind } from './deskPlace';
 import { useSetting } from './useSetting';
 
 interface PageLineProps {
@@ -18,6 +19,9 @@ interface PageLineProps {
   readonly stirred: ReadonlySet<string>;
   readonly hovered: string | undefined;
   readonly composer: ComposerClient;
+  /** A name beside the cells of a spread. */
+  readonly kind: DeskKind;
+  readonly nameOf?: ((pages: readonly PlacedPage[]) => string | undefined) | undefined;
   readonly onGo: (spread: number) => void;
   readonly onHover: (page: string | undefined) => void;
 }
@@ -56,6 +60,8 @@ export const PageLine = memo(function PageLine({
   stirred,
   hovered,
   composer,
+  kind,
+  nameOf,
   onGo,
   onHover,
 }: PageLineProps) {
@@ -72,7 +78,7 @@ export const PageLine = memo(function PageLine({
           className={`flex ${index === spread ? 'outline-base-content outline-2' : ''}`}
           data-spread={index}
         >
-          {pages.map(({ page, number }) => {
+          {pages.map(({ page, side, folio }) => {
             const cell = cells.get(page.id)!;
             return (
               <button
@@ -80,7 +86,7 @@ export const PageLine = memo(function PageLine({
                 type="button"
                 data-page={page.id}
                 className={`border-base-300 relative h-[1.15rem] w-7 border text-left ${index === spread ? 'bg-primary/15' : 'bg-base-100'} -ml-px first:ml-0`}
-                aria-label={`Page ${number}${cell.overset ? `, ${cell.overset}` : ''}`}
+                aria-label={`${kind === 'masters' ? `${nameOf?.(pages) ?? ''}, ${side} page` : `Page ${folio}`}${cell.overset ? `, ${cell.overset}` : ''}`}
                 aria-current={index === spread ? 'page' : undefined}
                 onClick={() => onGo(index)}
                 onPointerEnter={() => onHover(page.id)}
@@ -88,7 +94,9 @@ export const PageLine = memo(function PageLine({
                 onFocus={() => onHover(page.id)}
                 onBlur={() => onHover(undefined)}
               >
-                <span className="narrower absolute top-0 left-1 text-[0.66rem] leading-3 font-semibold">{number}</span>
+                <span className="narrower absolute top-0 left-1 text-[0.66rem] leading-3 font-semibold">
+                  {nameOf && kind === 'masters' ? side.charAt(0).toUpperCase() : folio}
+                </span>
                 <span className="absolute inset-x-0 bottom-0 flex h-[0.3rem]">
                   {cell.tints.map((tint) => (
                     <span key={tint} className="flex-1" style={{ background: `var(--story-${tint})` }} />
@@ -99,12 +107,22 @@ export const PageLine = memo(function PageLine({
                 {hovered === page.id && (
                   <span className="bg-base-100 border-base-300 absolute top-6 left-0 z-30 block border p-1 shadow-[0_2px_8px_rgb(20_33_61/0.25)]">
                     <SmallPage composer={composer} page={page.id} format={format} />
-                    <span className="narrow block pt-0.5">{cell.overset ?? `Page ${number}`}</span>
+                    <span className="narrow block pt-0.5">{cell.overset ?? `Page ${folio}`}</span>
                   </span>
                 )}
               </button>
             );
           })}
+          {nameOf?.(pages) && (
+            <button
+              type="button"
+              className={`narrow px-1.5 leading-[1.15rem] ${index === spread ? 'font-semibold' : 'opacity-70'}`}
+              tabIndex={-1}
+              onClick={() => onGo(index)}
+            >
+              {nameOf(pages)}
+            </button>
+          )}
         </div>
       ))}
     </nav>

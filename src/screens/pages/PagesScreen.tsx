@@ -1,11 +1,11 @@
 'use client';
 
-import { useEffect, useState } from 'react';
-import { ComposerClient } from '@/client/composerClient';
-import type { DocumentStore, Opened } from '@/client/documentStore';
-import { openStore } from '@/client/openStore';
+import { useCallback } from 'react';
+import type { DeskStore } from '@/client/deskStore';
+import type { Opened } from '@/client/documentStore';
 import { IssueHeader } from '../frame/IssueHeader';
-import { Workbench } from './Workbench';
+import type { DeskPlace } from './deskPlace';
+import { DeskScreen } from './DeskScreen';
 
 interface PagesScreenProps {
   readonly id: string;
@@ -14,28 +14,25 @@ interface PagesScreenProps {
   readonly opened: Opened;
 }
 
-/** Opens the document's store and its typesetter, and shows the desk once both are there. */
+/** The place Pages: the issue on the desk. */
 export function PagesScreen({ id, publication, name, opened }: PagesScreenProps) {
-  const [tools, setTools] = useState<{ store: DocumentStore; composer: ComposerClient }>();
-  useEffect(() => {
-    const { store, close } = openStore(id, opened);
-    const composer = new ComposerClient(store);
-    setTools({ store, composer });
-    return () => {
-      setTools(undefined);
-      composer.close();
-      close();
-    };
-  }, [id, opened]);
-  if (!tools) {
-    return (
-      <div className="flex h-full flex-col">
-        <IssueHeader document={id} publication={publication} name={name} place="pages" />
-        <p className="p-6 opacity-70" role="status">
-          Laying out the desk …
-        </p>
-      </div>
-    );
-  }
-  return <Workbench id={id} publication={publication} name={name} {...tools} />;
+  const placeOf = useCallback(
+    (store: DeskStore): DeskPlace => ({
+      kind: 'issue',
+      title: `${publication}, ${name}: pages`,
+      header: (tools) => (
+        <IssueHeader document={id} publication={publication} name={name} place="pages" store={store} {...tools} />
+      ),
+    }),
+    [id, publication, name],
+  );
+  const waiting = (
+    <div className="flex h-full flex-col">
+      <IssueHeader document={id} publication={publication} name={name} place="pages" />
+      <p className="p-6 opacity-70" role="status">
+        Laying out the desk …
+      </p>
+    </div>
+  );
+  return <DeskScreen id={id} opened={opened} placeOf={placeOf} waiting={waiting} />;
 }

@@ -3,28 +3,30 @@
 import { useCallback, useEffect, useMemo, useState, useSyncExternalStore, type PointerEvent as ReactPointerEvent } from 'react';
 import { useDropzone } from 'react-dropzone';
 import type { ComposerClient } from '@/client/composerClient';
-import type { DocumentStore } from '@/client/documentStore';
+import type { DeskStore } from '@/client/deskStore';
 import type { Sentence } from '@/client/messages';
 import { grown as widened, type Box } from '@/core/geometry/box';
 import { pageGrid, stretchBox, stretchWords } from '@/core/page/grid';
-import { formatOf, spreads, type PlacedPage } from '@/core/page/pages';
+import { renameMaster } from '@/core/actions/masters';
+import { formatOf, inheritedFrames, spreads, type PlacedPage } from '@/core/page/pages';
 import { find, framesOn } from '@/core/records/document';
 import { Notices } from '@/parts/Notices';
-import { IssueHeader } from '../frame/IssueHeader';
 import { barPlace, menuPlace } from './besideFrame';
 import { CommandBar } from './CommandBar';
+import type { DeskKind, DeskPlace } from './deskPlace';
 import { deskCommands } from './deskCommands';
 import { DeskFoot } from './DeskFoot';
 import { Detail, wholeGroup } from './detail/Detail';
 import { frameActionsOn } from './frameActions';
 import { FrameBar } from './FrameBar';
-import { isGround, largestFree, type Target } from './freeSpace';
+import { freeSlot, isGround, largestFree, type Target } from './freeSpace';
 import { frameName, textOf } from './frameWords';
 import { Help } from './Help';
 import { USUAL_LOOK, type Look } from './look';
 import { Brackets, Corners } from './Holds';
 import { Lit, Sentences } from './Lit';
-import { Frames, type FrameInSight } from './Overlay';
+import { InheritedBar } from './InheritedBar';
+import { Frames, Inherited, Waiting, type FrameInSight } from './Overlay';
 import { PageLine } from './PageLine';
 import { MOVE } from './snap';
 import { Spread } from './Spread';
@@ -45,10 +47,8 @@ import { useTyping } from './useTyping';
 import { toScreen, toSpread } from './view';
 
 interface WorkbenchProps {
-  readonly id: string;
-  readonly publication: string;
-  readonly name: string;
-  readonly store: DocumentStore;
+  readonly place: DeskPlace;
+  readonly store: DeskStore;
   readonly composer: ComposerClient;
 }
 
@@ -57,11 +57,12 @@ interface Picking {
   readonly lit: number;
 }
 
-/** The place Pages: tray, desk and detail, and what joins them. */
-export function Workbench({ id, publication, name, store, composer }: WorkbenchProps) {
+/** The desk with what belongs to it: tray, page line and detail, and what joins them. */
+export function Workbench({ place, store, composer }: WorkbenchProps) {
   const { document, undo, redo } = useSyncExternalStore(store.subscribe, store.snapshot, store.snapshot);
   const fits = useSetting(composer, (setting) => setting.fits);
   const grown = useSetting(composer, (setting) => setting.grown);
+  const slots = useSetting(composer, (setting) => setting.slots);
   const ready = useSetting(composer, (setting) => setting.ready);
   const trouble = useSetting(composer, (setting) => setting.trouble);
   const { notices, say, close } = useNotices();
@@ -74,6 +75,8 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
   /** What stays chosen while the focus goes on. */
   const [held, setHeld] = useState<ReadonlySet<string>>(new Set());
   const [marked, setMarked] = useState<Marked>();
+  /** What the page shows of its master, and was pressed. */
+  const [inherited, setInherited] = useState<FrameInSight>();
   const [picking, setPicking] = useState<Picking>();
   const hand = useTyping(store, composer);
   const [hovered, setHovered] = useState<string>();
@@ -93,6 +96,7 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
     setHeld(new Set());
     setMarked(undefined);
     setPicking(undefined);
+    setInherited(undefined);
   }, []);
   const go = useCallback(
     (to: number) => {
@@ -118,7 +122,14 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
     target: Omit<Target, 'words'>,
   ) => {
     const place = { page: target.page.page.id, box: target.box };
-    if (what === 'picture' && target.frame) actions.fillFrame(target.frame, carried);
+    const { slot } = target;
+    if (what === 'advertisement') {
+      const at = { x: target.box.x + target.box.w / 2, y: target.box.y + target.box.h / 2 };
+      chooseAdded(actions.book({ advertisement: carried, page: place.page, at }));
+    } else if (what === 'story' && slot && slot.content.takes !== 'flow')
+      actions.fillSlots({ story: carried, page: place.page, set: slot.content.set });
+    else if (what === 'story' && slot) await actions.placeStory({ story: carried, ...place, flow: slot.id, allPages: all });
+    else if (what === 'picture' && target.frame) actions.fillFrame(target.frame, carried);
     else if (what === 'picture') chooseAdded(actions.placePicture({ picture: carried, ...place }));
     else if (what === 'story') await actions.placeStory({ story: carried, ...place, allPages: all });
     else await actions.goOn({ text: carried, ...place, allPages: all });
@@ -155,6 +166,17 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
     [document, moving, bending, grown],
   );
   const frames = useMemo(() => framesOf(pages), [framesOf, pages]);
+  const fromMasters = useMemo(
+    () =>
+      pages.flatMap((page) =>
+        inheritedFrames(document, page).map((frame) => ({
+          frame,
+          page,
+          box: { ...frame.box, h: grown.get(frame.id)?.h ?? frame.box.h },
+        })),
+      ),
+    [document, pages, grown],
+  );
   const framesNow = useLatest(() => frames);
   const chosen = frames.filter(({ frame }) => selection.has(frame.id));
   const only = chosen.length === 1 ? chosen[0] : undefined;
@@ -162,10 +184,24 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
   const text = only && textOf(document, only.frame)?.text;
   const overset = (text && fits.get(text.id)?.oversetLines) ?? 0;
 
+  const pressInherited = (each: FrameInSight, event: ReactPointerEvent) => {
+    if (event.button !== 0) return;
+    event.stopPropagation();
+    setMarked(undefined);
+    markOut(event, () => {
+      clear();
+      setInherited(each);
+    });
+  };
+  const partInherited = ({ frame, page }: FrameInSight) => {
+    setInherited(undefined);
+    chooseAdded(actions.part(page.page.id, [frame.id]));
+  };
   const pressFrame = (each: FrameInSight, event: ReactPointerEvent) => {
     if (event.button !== 0 || event.altKey) return;
     event.stopPropagation();
     setMarked(undefined);
+    setInherited(undefined);
     const { id: pressed } = each.frame;
     if (isGround(format, each.box) && !selection.has(pressed)) {
       // Ground is chosen by a press; a drag over it marks out.
@@ -187,7 +223,8 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
   };
 
   const placeByKey = ({ what, id: carried }: Carried) => {
-    const target = largestFree(format, pages, frames);
+    const waiting = what === 'story' ? freeSlot(document, pages) : undefined;
+    const target = waiting ?? largestFree(format, pages, frames);
     if (target) void drop({ what, id: carried, allPages }, target);
     else say('There is no free room on this spread.', 'wrong');
   };
@@ -321,18 +358,13 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
       onDragStart={(event) => event.preventDefault()}
     >
       <input {...dropzone.getInputProps({ 'aria-label': 'Stories and pictures to bring in' })} />
-      <IssueHeader
-        document={id}
-        publication={publication}
-        name={name}
-        place="pages"
-        store={store}
-        undo={undo}
-        redo={redo}
-        onTurn={turn}
-        onCommands={() => setDialog('commands')}
-        onHelp={() => setDialog('help')}
-      />
+      {place.header({
+        undo,
+        redo,
+        onTurn: turn,
+        onCommands: () => setDialog('commands'),
+        onHelp: () => setDialog('help'),
+      })}
       {guides && (
         <PageLine
           document={document}
@@ -342,12 +374,15 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
           stirred={stirred}
           hovered={hovered}
           composer={composer}
+          kind={place.kind}
+          nameOf={NAMES_OF[place.kind]}
           onGo={go}
           onHover={setHovered}
         />
       )}
       <div className="flex min-h-0 flex-1">
-        {look.tray && guides && (
+        {look.tray && guides && place.side}
+        {look.tray && guides && !place.side && (
           <Tray
             document={document}
             fits={fits}
@@ -360,9 +395,7 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
           />
         )}
         <main className="flex min-w-0 flex-1 flex-col">
-          <h1 className="sr-only">
-            {publication}, {name}: pages
-          </h1>
+          <h1 className="sr-only">{place.title}</h1>
           <div ref={desk.ref} className="desk bg-base-200 relative min-h-0 flex-1 overflow-hidden" data-ready={ready}>
             <PaperShadow at={toScreen(view, widened(desk.bleedBox, -format.bleed))} />
             <Spread format={format} pages={pages} composer={composer} bleedBox={desk.bleedBox} view={view} look={look} />
@@ -380,6 +413,8 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
             >
               {guides && (
                 <>
+                  <Inherited document={document} frames={fromMasters} view={view} chosen={inherited} onPress={pressInherited} />
+                  <Waiting frames={[...fromMasters, ...frames]} view={view} slots={slots} />
                   <Frames
                     document={document}
                     frames={frames}
@@ -457,6 +492,14 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
             {barAt && only && (
               <FrameBar document={document} frame={only.frame} overset={overset} {...barAt} actions={frameActions} />
             )}
+            {inherited && guides && (
+              <InheritedBar
+                document={document}
+                inherited={inherited}
+                {...barPlace(onScreen(inherited), desk.size, foot)}
+                onPart={() => partInherited(inherited)}
+              />
+            )}
             {hand.typing && (
               <TypingCaret
                 hand={hand}
@@ -481,6 +524,7 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
             {marked && menuAt && (
               <StretchMenu
                 document={document}
+                kind={place.kind}
                 words={stretchWords(marked.stretch)}
                 {...menuAt}
                 onTake={(what, carried) => {
@@ -491,6 +535,10 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
                   setMarked(undefined);
                   chooseAdded(actions.mark({ page: marked.page.page.id, box: marked.box, as, ...(words ? { words } : {}) }));
                 }}
+                onSlot={(takes) => {
+                  setMarked(undefined);
+                  chooseAdded(actions.putSlot({ page: marked.page.page.id, box: marked.box, takes }));
+                }}
                 onClose={() => setMarked(undefined)}
               />
             )}
@@ -499,6 +547,18 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
         </main>
         {look.detail && guides && (
           <Detail
+            kind={place.kind}
+            slots={slots}
+            onRecurring={actions.recurring}
+            masterActions={{
+              add: actions.addMaster,
+              rename: (master, called) => store.do('Rename a master', renameMaster(store.document, master, called)),
+              basedOn: actions.basedOn,
+              remove: actions.removeMaster,
+              across: actions.across,
+              part: actions.part,
+              rejoin: actions.rejoin,
+            }}
             document={document}
             format={format}
             pages={pages}
@@ -523,6 +583,9 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
               },
               duplicate: actions.duplicatePage,
               master: actions.master,
+              part: actions.part,
+              rejoin: actions.rejoin,
+              across: actions.across,
             }}
           />
         )}
@@ -540,11 +603,23 @@ export function Workbench({ id, publication, name, store, composer }: WorkbenchP
   );
 
   function carriedName({ what, id: carried }: Carry): string {
+    if (what === 'advertisement') return find(document, 'advertisement', carried)?.name ?? 'Advertisement';
     if (what === 'picture') return find(document, 'picture', carried)?.name ?? 'Picture';
     if (what === 'story') return find(document, 'story', carried)?.name ?? 'Story';
     return `${find(document, 'story', find(document, 'text', carried)?.story)?.name ?? 'Story'} goes on`;
   }
 }
+
+/** What is said beside the cells of a spread. */
+const NAMES_OF: Readonly<Record<DeskKind, ((pages: readonly PlacedPage[]) => string | undefined) | undefined>> = {
+  issue: undefined,
+  masters: ([page]) => page!.master.name,
+  recurring: (pages) =>
+    pages
+      .map(({ page }) => page.name ?? '')
+      .filter(Boolean)
+      .join(' · ') || undefined,
+};
 
 /** The one shadow there is. A plain element casts it: as a filter in the drawing it would be drawn anew with every word that moves. */
 function PaperShadow({ at }: { at: Box }) {

@@ -1,5 +1,7 @@
+import type { Repeat } from '@/core/actions/copies';
+import { layoutOf } from '@/core/actions/frames';
 import type { Appearance } from '@/core/actions/appearance';
-import type { TextLayout } from '@/core/actions/frames';
+import type { TextLayout } from '@/core/records/frame';
 import { pageGrid } from '@/core/page/grid';
 import type { Wrap } from '@/core/records/frame';
 import type { FormatRecord } from '@/core/records/index';
@@ -19,6 +21,9 @@ export interface FrameActions {
   readonly goOn: () => void;
   readonly stack: (where: 'front' | 'back') => void;
   readonly remove: () => void;
+  readonly nameSlots: (set: string, name: string) => void;
+  readonly repeat: (intent: Repeat) => void;
+  readonly rejoin: () => void;
 }
 
 interface Chosen {
@@ -40,9 +45,10 @@ export function frameActionsOn({ format, actions, only, group, chosen, onQuote, 
     wrap: (wrap) => id && actions.wrap(id, wrap),
     fit: (how) => id && actions.fit(id, how),
     layout: (layout) => {
-      if (only?.frame.content.type !== 'text') return;
+      const before = only && layoutOf(only.frame.content);
+      if (!only || !before) return;
       // The first division takes the house's gutter.
-      const apart = layout.columns !== undefined && only.frame.content.gutter === 0;
+      const apart = layout.columns !== undefined && before.gutter === 0;
       const gutter = apart ? { gutter: pageGrid(format, only.page.master, only.page.side).gutter } : {};
       actions.layout(only.frame.id, { ...gutter, ...layout });
     },
@@ -53,6 +59,12 @@ export function frameActionsOn({ format, actions, only, group, chosen, onQuote, 
     quote: onQuote,
     goOn: onGoOn,
     stack: (where) => id && actions.stack(id, where),
+    nameSlots: actions.nameSlots,
+    repeat: (intent) => id && actions.repeat(id, intent),
+    rejoin: () => {
+      if (id) actions.rejoin([id]);
+      onRemoved();
+    },
     remove: () => {
       actions.remove(chosen);
       onRemoved();

@@ -5,7 +5,7 @@ import type { Box } from '@/core/geometry/box';
 import type { FrameRecord, StoryRecord, TextRecord } from '@/core/records/index';
 import { bodyText } from '@/core/records/body';
 import type { Fit } from '@/core/compose/fit';
-import type { Lengths, Wrap } from '@/core/records/frame';
+import type { Lengths, SlotTakes, Wrap } from '@/core/records/frame';
 import { formatLength } from '@/core/length/length';
 
 /** The text a frame shows, and the story it is part of. */
@@ -25,6 +25,14 @@ const ROLE_NAMES: Readonly<Record<TextRecord['role'], string>> = {
   furniture: 'Text',
 };
 
+export const SLOT_NAMES: Readonly<Record<SlotTakes, string>> = {
+  headline: 'Slot for a headline',
+  standfirst: 'Slot for a standfirst',
+  byline: 'Slot for a byline',
+  body: 'Slot for text',
+  flow: 'Flow area',
+};
+
 /** What a frame is, in words: "Text, The spar remembers". */
 export function frameName(document: Document, frame: FrameRecord): string {
   const { content } = frame;
@@ -39,6 +47,10 @@ export function frameName(document: Document, frame: FrameRecord): string {
       const picture = find(document, 'picture', content.picture);
       return picture ? `Picture, ${picture.name}` : 'Picture frame, empty';
     }
+    case 'slot':
+      return `${SLOT_NAMES[content.takes]}, ${content.name}`;
+    case 'advertisement':
+      return `Advertisement, ${find(document, 'advertisement', content.advertisement)?.name ?? 'free'}`;
     case 'panel':
       return 'Panel';
     case 'rule':
@@ -76,4 +88,22 @@ export function troubleWords(fit: Fit): string[] {
     ...(fit.lacks.length > 0 ? [`Its face lacks ${fit.lacks.join(', ')}: another stands in, or it is left out.`] : []),
     ...(fit.unsettled ? ['Page numbers in it kept changing how it runs; it was taken as it stood.'] : []),
   ];
+}
+
+const TAKES: Readonly<Record<SlotTakes, string>> = {
+  headline: 'Headline',
+  standfirst: 'Standfirst',
+  byline: 'Byline',
+  body: 'Text',
+  flow: 'Flow area',
+};
+
+/** What a frame that nothing fills waits for, and how many words of it. */
+export function waitingWords({ content }: FrameRecord, words: number | undefined): [string, string | undefined] {
+  if (content.type === 'picture') return ['Picture', undefined];
+  if (content.type === 'advertisement') return ['Advertisement', undefined];
+  if (content.type !== 'slot') return ['', undefined];
+  const { takes, name } = content;
+  const what = takes === 'flow' ? TAKES.flow : `${TAKES[takes]} · ${name}`;
+  return [what, words === undefined ? undefined : `${words.toLocaleString('en-GB')} words`];
 }

@@ -1,6 +1,8 @@
-import type { Box, Point } from '@/core/geometry/box';
+import { slotsOn, type SlotFrame } from '@/core/page/slots';
+import { type Box, contains, type Point } from '@/core/geometry/box';
 import { freeStretch, pageGrid, stretchBox, stretchWords, type PageGrid, type Stretch } from '@/core/page/grid';
 import type { PlacedPage } from '@/core/page/pages';
+import type { Document } from '@/core/records/document';
 import type { FormatRecord } from '@/core/records/index';
 import type { FrameInSight } from './Overlay';
 
@@ -25,6 +27,33 @@ export interface Target {
   readonly words: string;
   /** The picture frame that would be filled instead. */
   readonly frame?: string;
+  /** The slot that would be filled instead. */
+  readonly slot?: SlotFrame;
+}
+
+/** The slot under a point that a story would fill; the topmost of them. */
+export function slotAt(document: Document, page: PlacedPage, at: Point): Target | undefined {
+  const slot = slotsOn(document, page)
+    .reverse()
+    .find(({ box }) => contains(box, at));
+  return slot && slotTarget(page, slot);
+}
+
+const slotTarget = (page: PlacedPage, slot: SlotFrame): Target => ({
+  page,
+  box: slot.box,
+  slot,
+  words: slot.content.takes === 'flow' ? 'into the flow area' : `into the slots of “${slot.content.name}”`,
+});
+
+/** The first slots on some pages that a story can fill. */
+export function freeSlot(document: Document, pages: readonly PlacedPage[]): Target | undefined {
+  for (const page of pages) {
+    const slots = slotsOn(document, page);
+    const slot = slots.find(({ content }) => content.takes === 'body') ?? slots.find(({ content }) => content.takes === 'flow');
+    if (slot) return slotTarget(page, slot);
+  }
+  return undefined;
 }
 
 export function targetAt(format: FormatRecord, page: PlacedPage, at: Point, frames: readonly FrameInSight[]): Target | undefined {

@@ -1,14 +1,14 @@
 'use client';
 
 import { useEffect } from 'react';
-import type { DocumentStore } from '@/client/documentStore';
+import type { DeskStore } from '@/client/deskStore';
 import type { Say } from './useNotices';
 
 /**
  * Tells when a change was refused because somebody else changed the same thing first. What is stored shows on the desk;
  * the version that was refused can be taken instead, as a change of its own.
  */
-export function useConflicts(store: DocumentStore, say: Say): void {
+export function useConflicts(store: DeskStore, say: Say): void {
   useEffect(() => {
     store.onRefused = (message, mine) => {
       const again = () => {

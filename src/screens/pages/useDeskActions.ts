@@ -3,27 +3,32 @@
 import type { Say } from './useNotices';
 import { useMemo } from 'react';
 import type { ComposerClient } from '@/client/composerClient';
-import type { DocumentStore } from '@/client/documentStore';
+import type { DeskStore } from '@/client/deskStore';
 import type { PlannedActions } from '@/client/messages';
 import { type Appearance, setAppearance } from '@/core/actions/appearance';
-import {
-  placeFrames,
-  removeFrames,
-  setPictureFit,
-  setTextLayout,
-  setWrap,
-  stack,
-  type Place,
-  type TextLayout,
-} from '@/core/actions/frames';
+import { placeFrames, removeFrames, setPictureFit, setTextLayout, setWrap, stack, type Place } from '@/core/actions/frames';
+import { placeAdvertisement, type PlaceAdvertisement } from '@/core/actions/advertisements';
+import { type Across, copyAcross, type Repeat, repeatFrame } from '@/core/actions/copies';
+import { addMaster, partFrames, rejoinFrames, removeMaster, renameMaster, setBasedOn } from '@/core/actions/masters';
+import { fillSlots, type FillSlots, nameSlots, putSlot, type PutSlot } from '@/core/actions/slots';
 import { recolour } from '@/core/actions/colour';
 import { groupFrames, setGroupWrap, ungroupFrames } from '@/core/actions/groups';
-import { addPages, type AddPages, duplicatePage, movePage, removalWords, removePages, setMaster } from '@/core/actions/pages';
+import {
+  addPages,
+  type AddPages,
+  duplicatePage,
+  movePage,
+  removalWords,
+  removePages,
+  setMaster,
+  setRecurring,
+} from '@/core/actions/pages';
 import { markOut, type MarkOut } from '@/core/actions/markOut';
 import { fillFrame, placePicture, type PlacePicture } from '@/core/actions/pictures';
-import type { Wrap } from '@/core/records/frame';
+import type { TextLayout, Wrap } from '@/core/records/frame';
 import type { Diff } from '@/core/records/diff';
 import type { Document } from '@/core/records/document';
+import type { PageRecord } from '@/core/records/index';
 
 const LOOKS: readonly (readonly [keyof Appearance, string])[] = [
   ['shape', 'Change the form'],
@@ -35,7 +40,7 @@ const LOOKS: readonly (readonly [keyof Appearance, string])[] = [
 ];
 
 /** What can be done on the desk: each is one change with a label, or a sentence why it cannot be. */
-export function useDeskActions(store: DocumentStore, composer: ComposerClient, say: Say) {
+export function useDeskActions(store: DeskStore, composer: ComposerClient, say: Say) {
   return useMemo(() => {
     /** Does a change that the document alone decides; gives what it added, or undefined when it was refused. */
     const act = (label: string, action: (document: Document) => Diff): Diff | undefined => {
@@ -90,6 +95,25 @@ export function useDeskActions(store: DocumentStore, composer: ComposerClient, s
       placePicture: (intent: PlacePicture) => act('Place a picture', (document) => placePicture(document, intent)),
       fillFrame: (frame: string, picture: string) =>
         act('Put a picture into its frame', (document) => fillFrame(document, frame, picture)),
+      fillSlots: (intent: FillSlots) => act('Fill slots with a story', (document) => fillSlots(document, intent)),
+      putSlot: (intent: PutSlot) =>
+        act(intent.takes === 'flow' ? 'Mark a flow area' : 'Mark a slot', (document) => putSlot(document, intent)),
+      nameSlots: (set: string, name: string) => act('Name a slot', (document) => nameSlots(document, set, name)),
+      part: (page: string, frames?: readonly string[]) =>
+        act('Part from the master', (document) => partFrames(document, page, frames)),
+      rejoin: (frames: readonly string[]) => act('Rejoin the master', (document) => rejoinFrames(document, frames)),
+      across: (from: string, to: string, how: Across) =>
+        act('Copy a page’s design across', (document) => copyAcross(document, from, to, how)),
+      repeat: (id: string, intent: Repeat) => act('Repeat a frame', (document) => repeatFrame(document, id, intent)),
+      book: (intent: PlaceAdvertisement) => act('Place an advertisement', (document) => placeAdvertisement(document, intent)),
+      addMaster: (name: string, like: string, based: boolean) =>
+        act('Add a master', (document) => addMaster(document, { name, like, based })),
+      renameMaster: (id: string, name: string) => act('Rename a master', (document) => renameMaster(document, id, name)),
+      basedOn: (id: string, base: string | undefined) =>
+        act('Base a master on another', (document) => setBasedOn(document, id, base)),
+      removeMaster: (id: string) => act('Remove a master', (document) => removeMaster(document, id)),
+      recurring: (page: string, changes: Partial<Pick<PageRecord, 'name' | 'recurs'>>) =>
+        act('Change a recurring page', (document) => setRecurring(document, page, changes)),
       placeStory: (intent: PlannedActions['placeStory']) => plan('Place a story', 'placeStory', intent),
       goOn: (intent: PlannedActions['continueThread']) => plan('Go on with a story', 'continueThread', intent),
       quote: (intent: PlannedActions['makeQuote']) => plan('Make a pull quote', 'makeQuote', intent),
@@ -99,8 +123,10 @@ export function useDeskActions(store: DocumentStore, composer: ComposerClient, s
       },
       movePage: (page: string, by: number) => act('Move a page', (document) => movePage(document, page, by)),
       duplicatePage: (page: string) => act('Duplicate a page', (document) => duplicatePage(document, page)),
-      master: (page: string, master: string) =>
-        act('Change the master of a page', (document) => setMaster(document, [page], master)),
+      master: (pages: readonly string[], master: string) =>
+        act(pages.length === 1 ? 'Change the master of a page' : `Change the master of ${pages.length} pages`, (document) =>
+          setMaster(document, pages, master),
+        ),
       addPages: (intent: AddPages) =>
         act(intent.count === 1 ? 'Add a page' : `Add ${intent.count} pages`, (document) => addPages(document, intent)),
     };

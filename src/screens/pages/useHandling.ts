@@ -2,7 +2,7 @@
 
 import { useEffect, useMemo, useRef, useState, type PointerEvent as ReactPointerEvent } from 'react';
 import type { ComposerClient } from '@/client/composerClient';
-import type { DocumentStore } from '@/client/documentStore';
+import type { DeskStore } from '@/client/deskStore';
 import { setAppearance, withCorner } from '@/core/actions/appearance';
 import { placeFrames, type Place } from '@/core/actions/frames';
 import { contains, type Box } from '@/core/geometry/box';
@@ -12,7 +12,7 @@ import type { PlacedPage } from '@/core/page/pages';
 import type { Shape } from '@/core/records/frame';
 import type { FormatRecord } from '@/core/records/index';
 import { followPointer, hasWandered } from './followPointer';
-import { isGround, targetAt, type Target } from './freeSpace';
+import { isGround, slotAt, targetAt, type Target } from './freeSpace';
 import type { FrameInSight } from './Overlay';
 import { catchesOf, MOVE, pulled, pulledTurned, type Pull } from './snap';
 import type { DeskView } from './useDeskView';
@@ -27,7 +27,7 @@ export interface Marked {
 
 /** What is on its way over the desk: from the tray, or the tail of a thread. */
 export interface Carry {
-  readonly what: 'story' | 'picture' | 'tail';
+  readonly what: 'story' | 'picture' | 'advertisement' | 'tail';
   readonly id: string;
   readonly x: number;
   readonly y: number;
@@ -39,7 +39,7 @@ export interface Carry {
 const REACH = 6;
 
 interface Surroundings {
-  readonly store: DocumentStore;
+  readonly store: DeskStore;
   readonly composer: ComposerClient;
   readonly desk: DeskView;
   readonly format: FormatRecord;
@@ -167,7 +167,8 @@ export function useHandling(around: Surroundings) {
         const point = now.desk.pointAt(event);
         const at = point.inside ? onPage(now.pages, now.format.width, now.format.height, point) : undefined;
         const waiting = at && what === 'picture' ? pictureFrameAt(now.format, framesNow(), at) : undefined;
-        const target = waiting ?? (at && targetAt(now.format, at.page, at, framesNow()));
+        const slot = at && what === 'story' ? slotAt(now.store.document, at.page, at) : undefined;
+        const target = waiting ?? slot ?? (at && targetAt(now.format, at.page, at, framesNow()));
         const allPages = what !== 'picture' && now.allPages !== event.shiftKey;
         current = { what, id, x: event.clientX, y: event.clientY, target, allPages };
         setCarry(current);

@@ -2,7 +2,7 @@
 
 import type { Say } from './useNotices';
 import { useCallback, useRef, useState } from 'react';
-import type { DocumentStore } from '@/client/documentStore';
+import type { DeskStore } from '@/client/deskStore';
 import { bringInPicture } from '@/core/actions/pictures';
 import { bringInStory, type NewStory } from '@/core/actions/stories';
 import type { PictureRecord } from '@/core/records/index';
@@ -13,7 +13,7 @@ const MOST_BYTES = 100_000_000;
 const COPY = /\.(docx|md|markdown|txt)$/i;
 
 /** Brings files in, one after another: copy becomes stories, pictures pictures, each as one change. */
-export function useImport(store: DocumentStore, say: Say) {
+export function useImport(store: DeskStore, say: Say) {
   const [progress, setProgress] = useState<{ done: number; of: number; cancel: () => void }>();
   const running = useRef<AbortController | undefined>(undefined);
 

@@ -2,7 +2,7 @@
 
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { ComposerClient } from '@/client/composerClient';
-import type { DocumentStore } from '@/client/documentStore';
+import type { DeskStore } from '@/client/deskStore';
 import { setBody } from '@/core/actions/texts';
 import { paragraphsOf } from '@/core/records/body';
 import { find } from '@/core/records/document';
@@ -46,7 +46,7 @@ export interface TypingHand {
  * Typing into a text on the page. Every key goes to the typesetter at once; what was typed becomes one change of the
  * document when the hand rests, and when the text is left.
  */
-export function useTyping(store: DocumentStore, composer: ComposerClient): TypingHand {
+export function useTyping(store: DeskStore, composer: ComposerClient): TypingHand {
   const [typing, setTyping] = useState<string>();
   const now = useRef<{ text: string; place: TextPlace; body: BodyNode; dirty: boolean } | undefined>(undefined);
   const rest = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);

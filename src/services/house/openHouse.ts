@@ -2,7 +2,7 @@ import { sampleOf, type SampleText } from '@/core/compose/typeSheet';
 import { documentOf } from '@/core/records/document';
 import { loadRecords, NoSuchDocumentError } from '@/store/documents';
 import { listIssues } from '@/store/publications';
-import { PLAIN_SAMPLE } from './sample';
+import { DUMMY_TEXT } from '@/core/page/dummyText';
 import { openDocument, type OpenedDocument } from '../documents/open';
 
 export interface OpenedHouse extends OpenedDocument {
@@ -21,7 +21,7 @@ export async function openHouse(id: string): Promise<OpenedHouse | undefined> {
     const sample = latest && sampleOf(documentOf((await loadRecords(latest.id)).records));
     const styles = opened.records.filter(({ kind }) => kind === 'paragraphStyle');
     const body = styles.find((style) => style.id === 'body') ?? styles[0];
-    return body && { ...opened, sample: sample ?? PLAIN_SAMPLE, body: body.id };
+    return body && { ...opened, sample: sample ?? DUMMY_TEXT, body: body.id };
   } catch (error) {
     if (error instanceof NoSuchDocumentError) return undefined;
     throw error;

@@ -1,9 +1,8 @@
 'use client';
 
-import type { TextLayout } from '@/core/actions/frames';
 import { type Fit, fitWords } from '@/core/compose/fit';
 import { type Document, find, threadOf } from '@/core/records/document';
-import type { TextContent } from '@/core/records/frame';
+import type { TextContent, TextLayout } from '@/core/records/frame';
 import type { FrameRecord } from '@/core/records/index';
 import { Choice } from '@/parts/Choice';
 import { LengthField } from '@/parts/LengthField';
@@ -65,7 +64,7 @@ function Troubles({ fit }: { fit: Fit }) {
   );
 }
 
-function Columns({ content, onLayout }: { content: TextContent; onLayout: (layout: Partial<TextLayout>) => void }) {
+export function Columns({ content, onLayout }: { content: TextLayout; onLayout: (layout: Partial<TextLayout>) => void }) {
   const step = (name: string, sign: string, to: number) => (
     <button
       type="button"
@@ -109,7 +108,7 @@ const ALIGNED: Readonly<Record<TextContent['align'], string>> = {
 };
 
 /** What the frame itself does to the text: its edges, where lines begin and end, which way they run. */
-function LayoutChapter({ content, onLayout }: { content: TextContent; onLayout: (layout: Partial<TextLayout>) => void }) {
+export function LayoutChapter({ content, onLayout }: { content: TextLayout; onLayout: (layout: Partial<TextLayout>) => void }) {
   const { firstBaseline = 'ascent', turns = 0 } = content;
   const turned = turns === 0 ? '' : `, turned by ${turns * 90}°`;
   return (

@@ -1,7 +1,7 @@
-import type { SampleText } from '@/core/compose/typeSheet';
+import type { SampleText } from '../compose/typeSheet';
 
 /** Shown while a publication has no story of its own: dummy text, but readable, so that it sets like text. */
-export const PLAIN_SAMPLE: SampleText = {
+export const DUMMY_TEXT: SampleText = {
   headline: 'Wind over the harbour',
   body: [
     'The pen moves all night. It sits in a brass arm under a glass bell on the second floor of the observatory, and it draws on a drum of paper what four copper cups on the roof have to say. When the wind is steady it draws a band, like the edge of a saw seen from a long way off.',

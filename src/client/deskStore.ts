@@ -1,0 +1,99 @@
+import type { Diff } from '@/core/records/diff';
+import { difference, isEmpty } from '@/core/records/diff';
+import { type Document, documentOf } from '@/core/records/document';
+import type { DocumentRecord } from '@/core/records/index';
+import type { DeskView } from '@/core/page/houseDesk';
+import type { DocumentSource } from './composerClient';
+import type { DocumentStore, Snapshot, StoreState } from './documentStore';
+
+/** What a desk works on: a document that can be changed, with undo, and says how far what was done has come. */
+export interface DeskStore extends DocumentSource {
+  readonly subscribe: (listener: () => void) => () => void;
+  readonly snapshot: () => Snapshot;
+  readonly state: () => StoreState;
+  expect(expecting: boolean): void;
+  do(label: string, diff: Diff): void;
+  undo(): ReturnType<DocumentStore['undo']>;
+  redo(): ReturnType<DocumentStore['redo']>;
+  /** Told when something that was done here could not be kept. */
+  onRefused: (message: string, mine: Diff, theirs: readonly DocumentRecord[]) => void;
+}
+
+/**
+ * A house as it lies on the desk: what is looked at is worked out from it, and what is done there is done to it. Undo
+ * is the house's own, so it reaches what was done in other chapters too.
+ */
+export class ViewedStore implements DeskStore {
+  readonly #store: DocumentStore;
+  readonly #view: DeskView;
+  #document: Document;
+  #snapshot: Snapshot;
+  readonly #heard = new Set<(diff: Diff) => void>();
+  readonly #stop: () => void;
+
+  constructor(store: DocumentStore, view: DeskView) {
+    this.#store = store;
+    this.#view = view;
+    this.#document = view.look(store.document);
+    this.#snapshot = { ...store.snapshot(), document: this.#document };
+    this.#stop = store.onDiff(() => this.#look());
+  }
+
+  get document(): Document {
+    return this.#document;
+  }
+
+  readonly subscribe = (listener: () => void): (() => void) => this.#store.subscribe(listener);
+
+  readonly snapshot = (): Snapshot => {
+    const { undo, redo } = this.#store.snapshot();
+    const now = this.#snapshot;
+    if (now.document !== this.#document || now.undo !== undo || now.redo !== redo)
+      this.#snapshot = { document: this.#document, undo, redo };
+    return this.#snapshot;
+  };
+
+  readonly state = (): StoreState => this.#store.state();
+
+  expect(expecting: boolean): void {
+    this.#store.expect(expecting);
+  }
+
+  do(label: string, diff: Diff): void {
+    this.#store.do(label, this.#view.back(diff, this.#store.document));
+  }
+
+  undo(): ReturnType<DocumentStore['undo']> {
+    return this.#store.undo();
+  }
+
+  redo(): ReturnType<DocumentStore['redo']> {
+    return this.#store.redo();
+  }
+
+  set onRefused(told: DeskStore['onRefused']) {
+    this.#store.onRefused = told;
+  }
+
+  onDiff(listener: (diff: Diff) => void): () => void {
+    this.#heard.add(listener);
+    return () => this.#heard.delete(listener);
+  }
+
+  close(): void {
+    this.#stop();
+  }
+
+  /** Looks again: records that say the same stay the same objects, so that nothing made of them is made again. */
+  #look(): void {
+    const after = this.#view.look(this.#store.document);
+    const diff = difference(this.#document, after);
+    if (isEmpty(diff)) return;
+    const changed = new Set([...diff.added, ...diff.updated.map(({ after: record }) => record)].map(({ id }) => id));
+    const before = this.#document.records;
+    this.#document = documentOf(
+      [...after.records.values()].map((record) => (changed.has(record.id) ? record : before.get(record.id)!)),
+    );
+    for (const listener of this.#heard) listener(diff);
+  }
+}

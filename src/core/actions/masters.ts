@@ -1,0 +1,126 @@
+import { generateKeyBetween } from 'fractional-indexing';
+import { inheritedFrames, mastersUnder, placedPage, type PlacedPage } from '../page/pages';
+import type { Diff } from '../records/diff';
+import { all, type Document, find, framesOn, get } from '../records/document';
+import type { FrameRecord, MasterRecord, TextRecord } from '../records/index';
+import { said } from '../records/said';
+import { ActionError, Edit, newId, orderAfter } from './edit';
+
+/** Adds a master with the grid of another, and with its frames beneath its own where it is based on it. */
+export function addMaster(document: Document, { name, like, based }: { name: string; like: string; based: boolean }): Diff {
+  const edit = new Edit(document);
+  const { basedOn: _, ...from } = get(document, 'master', like);
+  const id = newId();
+  edit.put<MasterRecord>({ ...from, id, name: freeName(document, name), ...(based ? { basedOn: like } : {}) });
+  return edit.diff();
+}
+
+function freeName(document: Document, name: string): string {
+  const wanted = name.trim() || 'Master';
+  const taken = new Set(all(document, 'master').map((master) => master.name));
+  if (!taken.has(wanted)) return wanted;
+  let n = 2;
+  while (taken.has(`${wanted} ${n}`)) n++;
+  return `${wanted} ${n}`;
+}
+
+export function renameMaster(document: Document, id: string, name: string): Diff {
+  const edit = new Edit(document);
+  const words = name.trim();
+  if (!words) throw new ActionError('A master has a name.');
+  if (all(document, 'master').some((master) => master.id !== id && master.name === words))
+    throw new ActionError(`There is a master called ${words} already.`);
+  edit.put({ ...get(document, 'master', id), name: words });
+  return edit.diff();
+}
+
+/** Lets a master show another's frames beneath its own. @throws ActionError when they would be based on one another in a circle */
+export function setBasedOn(document: Document, id: string, base: string | undefined): Diff {
+  const edit = new Edit(document);
+  const master = get(document, 'master', id);
+  if (base !== undefined && mastersUnder(document, base).some((under) => under.id === id)) {
+    const names = mastersUnder(document, base).map(({ name }) => name);
+    const way = names.slice(names.indexOf(master.name)).join(', which is the base of ');
+    throw new ActionError(`${master.name} cannot be based on ${names.at(-1)!}: that would be a circle. ${way}.`);
+  }
+  edit.put(said({ ...master, basedOn: base }));
+  return edit.diff();
+}
+
+/** @throws ActionError when pages or other masters use it, or when it is the last */
+export function removeMaster(document: Document, id: string): Diff {
+  const edit = new Edit(document);
+  const master = get(document, 'master', id);
+  const pages = all(document, 'page').filter((page) => page.master === id).length;
+  if (pages > 0)
+    throw new ActionError(`${master.name} is the master of ${pages} page${pages === 1 ? '' : 's'}. Give them another first.`);
+  const above = all(document, 'master').find((other) => other.basedOn === id);
+  if (above) throw new ActionError(`${above.name} is based on ${master.name}. Base it on something else first.`);
+  if (all(document, 'master').length === 1) throw new ActionError('The last master stays: every page has one.');
+  for (const frame of framesOn(document, id)) {
+    edit.remove(frame.id);
+    if (frame.content.type === 'text') edit.remove(frame.content.text);
+  }
+  edit.remove(id);
+  return edit.diff();
+}
+
+/**
+ * Parts frames of a page's master on that page: copies of them stand in their place, to be changed there. What they
+ * leave behind on the master is not touched.
+ *
+ * @param ids of the master's frames; all that the page shows of it when undefined
+ */
+export function partFrames(document: Document, page: string, ids?: readonly string[]): Diff {
+  const edit = new Edit(document);
+  const placed = placedPage(document, page);
+  if (!placed) throw new ActionError('That page is not in the issue any more.');
+  const frames = partable(document, placed).filter(({ id }) => ids === undefined || ids.includes(id));
+  if (frames.length === 0) throw new ActionError('This page shows nothing of its master that could be parted.');
+  const over = framesOn(document, page);
+  frames.forEach((frame) => {
+    const { group: _, ...alone } = frame;
+    const own: FrameRecord = { ...alone, id: newId(), on: page, side: 'both', of: frame.id };
+    const at = over.length === 0 ? orderAfter(framesOn(edit.document, page)) : orderUnder(edit.document, page, over[0]!.id);
+    edit.put({ ...withOwnText(edit, own), order: at });
+  });
+  return edit.diff();
+}
+
+/** What a page shows of its master that can be parted from it: slots wait to be filled instead. */
+export const partable = (document: Document, page: PlacedPage): FrameRecord[] =>
+  inheritedFrames(document, page).filter(({ content }) => content.type !== 'slot');
+
+/** A place above what was parted so far, and below what lay on the page before. */
+function orderUnder(document: Document, page: string, first: string): string {
+  const list = framesOn(document, page);
+  const at = list.findIndex(({ id }) => id === first);
+  return generateKeyBetween(list[at - 1]?.order ?? null, list[at]!.order);
+}
+
+/** A copy of a frame with a text of its own; one that shows a story keeps it. */
+export function withOwnText(edit: Edit, frame: FrameRecord): FrameRecord {
+  if (frame.content.type !== 'text') return frame;
+  const text = find(edit.document, 'text', frame.content.text);
+  if (!text) return frame;
+  const own = edit.put<TextRecord>({ ...text, id: newId() });
+  return { ...frame, content: { ...frame.content, text: own.id } };
+}
+
+/** Whether a frame was parted from its page's master, and can join it again. */
+export const isParted = (document: Document, frame: FrameRecord): boolean => {
+  const from = find(document, 'frame', frame.of);
+  return from !== undefined && from.content.type !== 'slot';
+};
+
+/** Lets the master's frames show again in the place of those that were parted from them. */
+export function rejoinFrames(document: Document, ids: readonly string[]): Diff {
+  const edit = new Edit(document);
+  const frames = ids.map((id) => get(document, 'frame', id)).filter((frame) => isParted(document, frame));
+  if (frames.length === 0) throw new ActionError('Nothing of this was parted from a master.');
+  for (const frame of frames) {
+    edit.remove(frame.id);
+    if (frame.content.type === 'text') edit.remove(frame.content.text);
+  }
+  return edit.diff();
+}

@@ -1,0 +1,189 @@
+import { generateNKeysBetween } from 'fractional-indexing';
+import type { Box } from '../geometry/box';
+import { inheritedFrames, placedPage, type PlacedPage } from '../page/pages';
+import { flowOf, isFlow, isSlot, type SlotFrame, slotsOn } from '../page/slots';
+import type { Diff } from '../records/diff';
+import { all, type Document, find, framesOn, get, threadOf } from '../records/document';
+import { type SlotContent, type SlotTakes, type TextContent, textContent, type TextLayout, type Wrap } from '../records/frame';
+import type { FrameRecord } from '../records/index';
+import { said } from '../records/said';
+import { ActionError, Edit, newId, orderAfter, orderBehind } from './edit';
+import { NO_WRAP, pageWithGrid, putFrame, textColumns } from './frames';
+
+/** A headline, standfirst or byline is as high as its text; other text fills its frame. */
+const layoutFor = (takes: SlotTakes, columns: number, gutter: number): TextLayout => {
+  const { type: _, text: __, order: ___, ...plain } = textContent('');
+  return takes === 'body' || takes === 'flow' ? { ...plain, columns, gutter } : { ...plain, grows: true, ignoresWraps: true };
+};
+
+export interface PutSlot {
+  readonly page: string;
+  readonly box: Box;
+  readonly takes: SlotTakes;
+  /** The set it joins: that of the page's other slots when not said. */
+  readonly set?: string;
+  readonly name?: string;
+}
+
+/** Marks a place for a part of a story. Slots of one page are for one story, unless another set is said. */
+export function putSlot(document: Document, { page: id, box, takes, set, name }: PutSlot): Diff {
+  const edit = new Edit(document);
+  const { page, grid } = pageWithGrid(document, id);
+  const others = slotsOn(document, page).filter((frame) => isFlow(frame) === (takes === 'flow'));
+  const own = set ?? others.find(({ content }) => content.takes === 'body' || content.takes !== takes)?.content.set ?? newId();
+  const mates = all(document, 'frame').filter((frame): frame is SlotFrame => isSlot(frame) && frame.content.set === own);
+  const content: SlotContent = {
+    type: 'slot',
+    takes,
+    set: own,
+    name: name ?? mates[0]?.content.name ?? (takes === 'flow' ? 'Flow area' : 'Story'),
+    order: orderAfter(mates.map((frame) => ({ order: frame.content.order })).sort((a, b) => (a.order < b.order ? -1 : 1))),
+    layout: layoutFor(takes, textColumns(grid, page.master, box), grid.gutter),
+  };
+  putFrame(edit, page.page.id, box, content, NO_WRAP);
+  return edit.diff();
+}
+
+/** Renames what the slots of a set are for. */
+export function nameSlots(document: Document, set: string, name: string): Diff {
+  const edit = new Edit(document);
+  for (const frame of all(document, 'frame'))
+    if (isSlot(frame) && frame.content.set === set) edit.put({ ...frame, content: { ...frame.content, name } });
+  return edit.diff();
+}
+
+export interface FillSlots {
+  readonly story: string;
+  readonly page: string;
+  readonly set: string;
+}
+
+/**
+ * Puts a story into the slots of a set: its parts into those that take them, its body through all that take body, in
+ * their order. A slot for a part that the story does not have goes.
+ * @throws ActionError when none of the set is there
+ */
+export function fillSlots(document: Document, { story: id, page: at, set }: FillSlots): Diff {
+  const edit = new Edit(document);
+  const story = find(document, 'story', id);
+  const page = placedPage(document, at);
+  if (!story || !page) throw new ActionError('That story or page is not in the issue any more.');
+  const own = all(document, 'frame').filter(
+    (frame) => isSlot(frame) && frame.content.set === set && placedPage(document, frame.on),
+  );
+  const inherited = inheritedFrames(document, page).filter((frame) => isSlot(frame) && frame.content.set === set);
+  const slots = [...own, ...inherited].filter((frame): frame is SlotFrame => isSlot(frame) && !isFlow(frame));
+  if (slots.length === 0) throw new ActionError('Those slots have been filled or removed.');
+  const number = (frame: FrameRecord) => placedPage(document, frame.on)?.number ?? page.number;
+  slots.sort((a, b) => number(a) - number(b) || (a.content.order < b.content.order ? -1 : 1));
+  for (const slot of slots) {
+    const { takes, layout } = slot.content;
+    const text = takes === 'flow' ? undefined : story.parts[takes];
+    const isOwn = placedPage(document, slot.on) !== undefined;
+    const taken = text === undefined || (takes !== 'body' && threadOf(edit.document, text).length > 0);
+    if (taken) {
+      if (isOwn) edit.remove(slot.id);
+      continue;
+    }
+    fill(edit, slot, isOwn ? undefined : page.page.id, text, layout);
+  }
+  return edit.diff();
+}
+
+/** Puts a text's next frame in the place of a slot: the slot's own frame, or one on the page that stands in for a master's. */
+function fill(edit: Edit, slot: SlotFrame, page: string | undefined, text: string, layout: TextLayout): void {
+  const content = { ...layout, type: 'text' as const, text, order: behindThread(edit.document, text) };
+  if (page === undefined) edit.put({ ...slot, content });
+  else
+    edit.put({
+      ...slot,
+      id: newId(),
+      on: page,
+      side: 'both',
+      of: slot.id,
+      order: orderAfter(framesOn(edit.document, page)),
+      content,
+    });
+}
+
+function behindThread(document: Document, text: string): string {
+  const places = threadOf(document, text).map((frame) => ({ order: orderOf(frame) }));
+  return orderBehind(places, places.length - 1);
+}
+
+/**
+ * Lets the text that runs through a page's flow area run through that of another master instead. Frames of the old area
+ * go, those of the new one take the text at the same place of its thread; whatever finds no room is overset, and lost is
+ * nothing.
+ *
+ * @param document before the pages of the edit were given another master; @param now the page on its new master
+ * @returns ids of the frames it has seen to
+ */
+export function pourAnew(edit: Edit, document: Document, before: PlacedPage, now: PlacedPage): ReadonlySet<string> {
+  const old = new Map(flowOf(document, before).map((frame) => [frame.id, frame]));
+  const poured = framesOn(document, now.page.id).filter((frame) => frame.of !== undefined && old.has(frame.of));
+  const was = poured[0]?.content;
+  const areas = was?.type === 'text' ? flowOf(document, now) : [];
+  if (was?.type !== 'text' || areas.length === 0) return new Set();
+  const thread = threadOf(document, was.text);
+  const own = thread.filter((frame) => poured.includes(frame));
+  const next = thread[thread.indexOf(own.at(-1)!) + 1];
+  const orders = own.slice(0, areas.length).map(orderOf);
+  const more = Math.max(0, areas.length - own.length);
+  orders.push(...generateNKeysBetween(orderOf(own.at(-1)!), next ? orderOf(next) : null, more));
+  // A headline above the first of the old frames is above the first of the new ones too.
+  const cut = Math.max(0, own[0]!.box.y - old.get(own[0]!.of!)!.box.y);
+  for (const frame of own.slice(areas.length)) edit.remove(frame.id);
+  const jumps = said({ jumpTo: was.jumpTo, jumpFrom: was.jumpFrom });
+  return new Set(
+    areas.map((area, i) => {
+      const whole = i > 0 || cut === 0 || cut >= area.box.h;
+      const box = whole ? area.box : { ...area.box, y: area.box.y + cut, h: area.box.h - cut };
+      const content: TextContent = { ...area.content.layout, ...jumps, type: 'text', text: was.text, order: orders[i]! };
+      return edit.put(pouredFrame(area, now.page.id, box, content, own[i]?.id)).id;
+    }),
+  );
+}
+
+const orderOf = ({ content }: FrameRecord): string => (content.type === 'text' ? content.order : '');
+
+/** The frame on a page through which text runs in the place of a flow area's. Only a whole one keeps its form. */
+export function pouredFrame(area: SlotFrame, page: string, box: Box, content: FrameRecord['content'], id = newId()): FrameRecord {
+  const { shape, rotation, ...plain } = area;
+  const whole = box.h === area.box.h;
+  return {
+    ...plain,
+    ...(whole && shape ? { shape } : {}),
+    ...(whole && rotation ? { rotation } : {}),
+    id,
+    on: page,
+    side: 'both',
+    box,
+    content,
+    of: area.id,
+  };
+}
+
+/** A frame that shows part of a story, as the slot it leaves behind; undefined where the next issue has no use for it. */
+export function emptied(document: Document, frame: FrameRecord, name: string): FrameRecord | undefined {
+  const { content } = frame;
+  if (content.type === 'picture')
+    return { ...frame, content: { type: 'picture', fit: content.fit, focus: content.focus }, wrap: frameWrap(frame.wrap) };
+  if (content.type === 'advertisement') return { ...frame, content: { type: 'advertisement' } };
+  if (content.type !== 'text') return frame;
+  const text = get(document, 'text', content.text);
+  if (text.role === 'furniture') return frame;
+  const { type: _, text: __, order, jumpTo: ___, jumpFrom: ____, ...layout } = content;
+  switch (text.role) {
+    case 'headline':
+    case 'standfirst':
+    case 'byline':
+    case 'body':
+      return { ...frame, content: { type: 'slot', takes: text.role, set: text.story ?? text.id, name, order, layout } };
+    default:
+      return undefined;
+  }
+}
+
+/** A picture that is not there has no outline to run around. */
+const frameWrap = (wrap: Wrap): Wrap => (wrap.mode === 'outline' ? { ...wrap, mode: 'frame', outline: 'shape' } : wrap);

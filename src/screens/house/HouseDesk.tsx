@@ -1,0 +1,50 @@
+'use client';
+
+import { useCallback, useMemo } from 'react';
+import type { DeskStore } from '@/client/deskStore';
+import type { Opened } from '@/client/documentStore';
+import { mastersDesk, recurringDesk } from '@/core/page/houseDesk';
+import { SaveState } from '../frame/SaveState';
+import { DeskTools } from '../frame/DeskTools';
+import type { DeskPlace } from '../pages/deskPlace';
+import { DeskScreen } from '../pages/DeskScreen';
+import { ChapterList, HouseFrame, HouseHeader } from './HouseFrame';
+
+interface HouseDeskProps {
+  readonly id: string;
+  readonly publication: string;
+  readonly chapter: 'masters' | 'recurring';
+  readonly opened: Opened;
+}
+
+const TITLES = { masters: 'masters', recurring: 'recurring pages' } as const;
+
+/** A house's masters or recurring pages on the desk, edited as an issue's pages are. */
+export function HouseDesk({ id, publication, chapter, opened }: HouseDeskProps) {
+  const view = useMemo(
+    () => (chapter === 'masters' ? mastersDesk(publication) : recurringDesk(publication)),
+    [chapter, publication],
+  );
+  const placeOf = useCallback(
+    (store: DeskStore): DeskPlace => ({
+      kind: chapter,
+      title: `${publication}: ${TITLES[chapter]}`,
+      header: (tools) => (
+        <HouseHeader publication={publication}>
+          <SaveState store={store} />
+          <DeskTools {...tools} />
+        </HouseHeader>
+      ),
+      side: <ChapterList id={id} chapter={chapter} />,
+    }),
+    [id, publication, chapter],
+  );
+  const waiting = (
+    <HouseFrame id={id} publication={publication} chapter={chapter}>
+      <p className="p-6 opacity-70" role="status">
+        Laying out the desk …
+      </p>
+    </HouseFrame>
+  );
+  return <DeskScreen id={id} opened={opened} view={view} placeOf={placeOf} waiting={waiting} />;
+}

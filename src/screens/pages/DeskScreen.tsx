@@ -1,0 +1,67 @@
+'use client';
+
+import { type ReactNode, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
+import { ComposerClient } from '@/client/composerClient';
+import { type DeskStore, ViewedStore } from '@/client/deskStore';
+import type { Opened } from '@/client/documentStore';
+import { openStore } from '@/client/openStore';
+import { addPages } from '@/core/actions/pages';
+import type { DeskView } from '@/core/page/houseDesk';
+import { all } from '@/core/records/document';
+import type { DeskPlace } from './deskPlace';
+import { Workbench } from './Workbench';
+
+interface DeskScreenProps {
+  readonly id: string;
+  readonly opened: Opened;
+  /** How the document is looked at; as it is when not said. */
+  readonly view?: DeskView;
+  readonly placeOf: (store: DeskStore) => DeskPlace;
+  /** In sight until all is there. */
+  readonly waiting: ReactNode;
+}
+
+/** Opens a document's store and its typesetter, and shows the desk once both are there. */
+export function DeskScreen({ id, opened, view, placeOf, waiting }: DeskScreenProps) {
+  const [tools, setTools] = useState<{ store: DeskStore; composer: ComposerClient }>();
+  useEffect(() => {
+    const own = openStore(id, opened);
+    const viewed = view && new ViewedStore(own.store, view);
+    const store: DeskStore = viewed ?? own.store;
+    const composer = new ComposerClient(store);
+    setTools({ store, composer });
+    return () => {
+      setTools(undefined);
+      composer.close();
+      viewed?.close();
+      own.close();
+    };
+  }, [id, opened, view]);
+  const place = useMemo(() => tools && placeOf(tools.store), [tools, placeOf]);
+  return tools && place ? <Open place={place} {...tools} /> : waiting;
+}
+
+/** The desk, or a word about it while there is nothing to lie on it. */
+function Open({ place, store, composer }: { place: DeskPlace; store: DeskStore; composer: ComposerClient }) {
+  const { document, undo, redo } = useSyncExternalStore(store.subscribe, store.snapshot, store.snapshot);
+  if (all(document, 'page').length > 0) return <Workbench place={place} store={store} composer={composer} />;
+  const add = () => store.do('Add a page', addPages(store.document, { after: undefined, count: 1 }));
+  const turn = (how: 'undo' | 'redo') => void (how === 'undo' ? store.undo() : store.redo());
+  return (
+    <div className="flex h-full flex-col">
+      {place.header({ undo, redo, onTurn: turn, onCommands: undefined, onHelp: undefined })}
+      <div className="flex min-h-0 flex-1">
+        {place.side}
+        <main className="p-8">
+          <h1 className="sr-only">{place.title}</h1>
+          <p className="pb-3">
+            There is no page here yet. A recurring page comes along with every issue, with all that lies on it.
+          </p>
+          <button type="button" className="btn btn-primary btn-sm font-semibold" onClick={add}>
+            Add the first page
+          </button>
+        </main>
+      </div>
+    </div>
+  );
+}
