@@ -5,6 +5,7 @@ import { Composer, type Composed } from '@/core/compose/compose';
 import { caretAt, placeAt, placeBeside } from '@/core/compose/caret';
 import type { PageList } from '@/core/compose/displayList';
 import { facesOf } from '@/core/compose/faces';
+import { partOf } from '@/core/compose/part';
 import { slotWords } from '@/core/compose/slotFits';
 import { sentencesOf } from '@/core/compose/sentences';
 import { applied, type Diff, touched } from '@/core/records/diff';
@@ -13,6 +14,7 @@ import { same } from '@/core/records/same';
 import { type TextPlace, withEdit, withSameParagraphs } from '@/core/records/typing';
 import { Shaper } from '@/core/type/shaper';
 import { paintItem } from '@/formats/svg/painter';
+import { SmallPages } from './smallPages';
 import { loadFaces } from './loadFaces';
 import type { FromWorker, PaintedPage, PlannedActions, ToWorker } from './messages';
 
@@ -32,6 +34,8 @@ let turn = 0;
 /** Where the caret stands in a text that is being typed. */
 let caret: { text: string; place: TextPlace } | undefined;
 let watched: readonly string[] = [];
+/** All of the document has been composed once. */
+let isComposed = false;
 /** What the screen has of each page: its list, and the markup of its chunks. */
 const shown = new Map<string, { list: PageList; markup: Map<string, string> }>();
 
@@ -57,21 +61,38 @@ function show(): void {
   const started = performance.now();
   const document = now();
   const composed = composer.compose(document);
+  isComposed = true;
   const took = performance.now() - started;
   const fits = changedOnly('fits', [...composed.fits]);
   const grown = changedOnly('grown', [...composed.grown]);
-  // While a hand moves things, what would fit can wait.
-  const slots = draft ? undefined : changedOnly('slots', [...slotWords(document, watched, slotComposer)]);
   send({
     type: 'composed',
     turn,
     pages: paint(document, composed),
     ...(fits ? { fits } : {}),
     ...(grown ? { grown } : {}),
-    ...(slots ? { slots } : {}),
     ...(caret ? { caret: caretAt(composed.pages, caret.text, caret.place) ?? null } : {}),
     took,
   });
+  small.draw(document, composed.pages);
+  // While a hand moves things, what would fit can wait.
+  const slots = draft ? undefined : changedOnly('slots', [...slotWords(document, [...watched, ...small.watched], slotComposer)]);
+  if (slots) send({ type: 'slots', slots });
+}
+
+const small = new SmallPages(
+  shaper,
+  (page, picture) => self.postMessage({ type: 'drawn', page, picture } satisfies FromWorker, { transfer: [picture] }),
+  () => {
+    queue.push({ type: 'pictures' });
+    void work();
+  },
+);
+
+/** Small pages that are waited for are drawn before all of the issue is composed: of these alone, as far as that goes. */
+function showFirst(pages: readonly string[]): void {
+  const part = partOf(now(), pages);
+  small.draw(part, new Composer(shaper).compose(part).pages);
 }
 
 /** What was last sent of each kind. */
@@ -122,14 +143,17 @@ function plan(action: keyof PlannedActions, intent: PlannedActions[keyof Planned
   }
 }
 
-async function take(message: ToWorker): Promise<void> {
+async function take(message: ToWorker | { type: 'pictures' }): Promise<void> {
   switch (message.type) {
     case 'open':
       base = documentOf(message.records);
       draft = null;
       shown.clear();
+      isComposed = false;
       await loadFaces(shaper, facesOf(base));
-      return show();
+      // What is to be looked at is named right behind: it is shown first.
+      if (queue.length === 0) show();
+      return;
     case 'apply':
       base = applied(base!, withKnownParagraphs(message.diff));
       // What is being typed goes on over a change of something else.
@@ -169,6 +193,14 @@ async function take(message: ToWorker): Promise<void> {
       if (base) show();
       return;
     }
+    case 'small':
+      small.watch(message.pages, message.width);
+      if (!base) return;
+      if (!isComposed && message.pages.length > 0) showFirst(message.pages);
+      return show();
+    case 'pictures':
+      if (base && isComposed) small.draw(now(), composer.compose(now()).pages);
+      return;
     case 'sentences': {
       const text = get(base!, 'text', message.text);
       const language = find(base!, 'issue', 'issue')?.language ?? 'en-GB';
@@ -187,14 +219,15 @@ async function take(message: ToWorker): Promise<void> {
   }
 }
 
-const queue: ToWorker[] = [];
+const queue: (ToWorker | { type: 'pictures' })[] = [];
 let working = false;
 
 async function work(): Promise<void> {
   if (working) return;
   working = true;
   for (let message = queue.shift(); message; message = queue.shift()) {
-    if (message.type === 'draft' && queue.some((next) => next.type === 'draft')) continue;
+    // Of drafts, and of what is looked at, only the newest counts.
+    if ((message.type === 'draft' || message.type === 'small') && queue.some((next) => next.type === message.type)) continue;
     try {
       await take(message);
     } catch (error) {

@@ -28,6 +28,8 @@ export interface Setting {
   readonly grown: ReadonlyMap<string, Box>;
   /** Words that waiting slots in sight take, by `slotKey`. */
   readonly slots: ReadonlyMap<string, number>;
+  /** Pages drawn small, as far as they have been asked for. */
+  readonly small: ReadonlyMap<string, ImageBitmap>;
   readonly trouble: string | undefined;
   /** Of the text that is being typed; undefined where no frame shows it. */
   readonly caret: PlacedCaret | undefined;
@@ -39,6 +41,7 @@ const NOTHING: Setting = {
   fits: new Map(),
   grown: new Map(),
   slots: new Map(),
+  small: new Map(),
   trouble: undefined,
   caret: undefined,
 };
@@ -85,6 +88,11 @@ export class ComposerClient {
   /** Names the pages that are looked at: only they are painted. */
   watch(pages: readonly string[]): void {
     this.#post({ type: 'watch', pages });
+  }
+
+  /** Names the pages that are looked at small, so many pixels of the screen wide. */
+  watchSmall(pages: readonly string[], width: number): void {
+    this.#post({ type: 'small', pages, width });
   }
 
   /** Shows a change without doing it; null ends it. While one is being composed only the newest of the next is kept. */
@@ -147,7 +155,10 @@ export class ComposerClient {
       this.#asked.delete(message.ask);
       return;
     }
-    if (message.type === 'failed') {
+    if (message.type === 'slots') this.#setting = { ...this.#setting, slots: new Map(message.slots) };
+    else if (message.type === 'drawn') {
+      this.#setting = { ...this.#setting, small: new Map(this.#setting.small).set(message.page, message.picture) };
+    } else if (message.type === 'failed') {
       this.#busy = false;
       this.#setting = { ...this.#setting, trouble: message.message };
     } else {
@@ -162,13 +173,14 @@ export class ComposerClient {
           ),
         );
       }
-      const { fits, grown, slots } = this.#setting;
+      const { fits, grown, slots, small } = this.#setting;
       this.#setting = {
         ready: true,
         pages,
         fits: message.fits ? new Map(message.fits) : fits,
         grown: message.grown ? new Map(message.grown) : grown,
-        slots: message.slots ? new Map(message.slots) : slots,
+        slots,
+        small,
         trouble: undefined,
         caret: message.caret === undefined ? this.#setting.caret : (message.caret ?? undefined),
       };

@@ -35,6 +35,8 @@ export type ToWorker =
       readonly turn: number;
     }
   | { readonly type: 'watch'; readonly pages: readonly string[] }
+  /** Pages to be drawn small, so many pixels wide. */
+  | { readonly type: 'small'; readonly pages: readonly string[]; readonly width: number }
   /** Where in a text a point of a page is, or the line below or above a place. */
   | { readonly type: 'place'; readonly ask: number; readonly page: string; readonly point: Point; readonly text?: string }
   | { readonly type: 'beside'; readonly ask: number; readonly text: string; readonly place: TextPlace; readonly by: 1 | -1 }
@@ -63,8 +65,6 @@ export type FromWorker =
       /** Where the caret of what was typed stands; null where no frame shows it. */
       readonly caret?: PlacedCaret | null;
       readonly grown?: readonly (readonly [frame: string, box: Box])[];
-      /** Words that the waiting slots in sight take, by `slotKey`. */
-      readonly slots?: readonly (readonly [slot: string, words: number])[];
       /** Time that composing took, milliseconds. */
       readonly took: number;
     }
@@ -76,4 +76,7 @@ export type FromWorker =
       readonly place?: { readonly text: string; readonly place: TextPlace } | undefined;
       readonly refused?: string;
     }
+  /** Words that the waiting slots in sight take, by `slotKey`. */
+  | { readonly type: 'slots'; readonly slots: readonly (readonly [slot: string, words: number])[] }
+  | { readonly type: 'drawn'; readonly page: string; readonly picture: ImageBitmap }
   | { readonly type: 'failed'; readonly message: string };

@@ -3,6 +3,7 @@ import { paperGrid } from '../page/refit';
 import { all, type Document, find, framesOn, get } from '../records/document';
 import type { Diff } from '../records/diff';
 import type { FrameRecord, PageRecord, TextRecord } from '../records/index';
+import { copyOfPage, sideOf } from '../plan/recurring';
 import { said } from '../records/said';
 import { ActionError, Edit, newId, orderBehind } from './edit';
 import { removeFrames } from './frames';
@@ -77,6 +78,14 @@ export function removePages(document: Document, ids: readonly string[]): Diff {
     edit.take(removeFrames(edit.document, lying));
     edit.remove(id);
   }
+  // A section that began on one of them begins on the next that stays, unless another begins there.
+  for (const section of all(document, 'section')) {
+    if (!ids.includes(section.from)) continue;
+    const at = pages.findIndex(({ id }) => id === section.from);
+    const next = pages.slice(at).find(({ id }) => !ids.includes(id));
+    if (next && !all(document, 'section').some(({ from }) => from === next.id)) edit.put({ ...section, from: next.id });
+    else edit.remove(section.id);
+  }
   return turned(edit, document);
 }
 
@@ -98,11 +107,61 @@ export function removalWords(document: Document, ids: readonly string[]): string
 
 /** Moves a page past so many others, towards the end or the beginning. */
 export function movePage(document: Document, id: string, by: number): Diff {
-  const edit = new Edit(document);
   const others = all(document, 'page').filter((page) => page.id !== id);
   const at = all(document, 'page').findIndex((page) => page.id === id);
   const to = Math.max(0, Math.min(others.length, at + by));
-  if (to !== at) edit.put({ ...get(document, 'page', id), order: orderBehind(others, to - 1) });
+  return to === at ? new Edit(document).diff() : movePages(document, [id], others[to]?.id);
+}
+
+/** Moves pages, which stay in their order, in front of another; behind all of them when undefined. */
+export function movePages(document: Document, ids: readonly string[], before: string | undefined): Diff {
+  const edit = new Edit(document);
+  const chosen = new Set(ids);
+  const pages = all(document, 'page');
+  const moving = pages.filter(({ id }) => chosen.has(id));
+  // In front of a page that moves itself is in front of the next that does not.
+  let at = before === undefined ? pages.length : pages.findIndex(({ id }) => id === before);
+  while (at < pages.length && chosen.has(pages[at]!.id)) at++;
+  const others = pages.filter(({ id }) => !chosen.has(id));
+  const index = pages.slice(0, at).filter(({ id }) => !chosen.has(id)).length - 1;
+  placesBehind(others, index, moving.length).forEach((order, i) => edit.put({ ...moving[i]!, order }));
+  const now = all(edit.document, 'page');
+  if (now.every(({ id }, i) => id === pages[i]!.id)) return new Edit(document).diff();
+  return turned(edit, document);
+}
+
+/** Puts a copy of each page behind the last of them, in their order. */
+export function duplicatePages(document: Document, ids: readonly string[]): Diff {
+  const edit = new Edit(document);
+  const chosen = all(document, 'page').filter(({ id }) => ids.includes(id));
+  let behind = chosen.at(-1)!.id;
+  for (const { id } of chosen) {
+    const before = new Set(all(edit.document, 'page').map((page) => page.id));
+    edit.take(duplicatePage(edit.document, id));
+    const copy = all(edit.document, 'page').find((page) => !before.has(page.id))!;
+    const pages = all(edit.document, 'page');
+    const next = pages[pages.findIndex((page) => page.id === behind) + 1];
+    if (next?.id !== copy.id) edit.take(movePages(edit.document, [copy.id], next?.id));
+    behind = copy.id;
+  }
+  return edit.diff();
+}
+
+/** Puts recurring pages of a house into an issue, each with all that lies on it. */
+export function putRecurring(document: Document, house: Document, page: string, after: string | undefined): Diff {
+  const edit = new Edit(document);
+  const pages = all(document, 'page');
+  const index = after === undefined ? -1 : pages.findIndex(({ id }) => id === after);
+  const [order] = placesBehind(pages, index, 1);
+  const copied = copyOfPage(house, get(house, 'page', page), order!);
+  const own = copied[0] as PageRecord;
+  const master = find(document, 'master', own.master) ?? all(document, 'master')[0];
+  if (!master) throw new ActionError('The issue has no master page for a new page to use.');
+  for (const record of copied) if (!edit.has(record.id)) edit.put(record.id === own.id ? { ...own, master: master.id } : record);
+  const format = formatOf(document);
+  const [was, is] = [sideOf(house, page), placedPages(edit.document).find((placed) => placed.page.id === own.id)!.side];
+  const [from, to] = [paperGrid(formatOf(house), get(house, 'master', own.master), was), paperGrid(format, master, is)];
+  for (const frame of framesOn(edit.document, own.id)) refitFrame(edit, frame, from, to);
   return turned(edit, document);
 }
 

@@ -8,6 +8,9 @@ import type { FrameRecord, StoryRecord, TextRecord } from '../records/index';
 import { type TextContent, textContent } from '../records/frame';
 import type { BodyNode, TextRole } from '../records/text';
 import { checkBody, plainBody } from '../records/body';
+import { said } from '../records/said';
+import type { StoryState } from '../records/story';
+import { isDay } from '../plan/recurrence';
 import { ActionError, Edit, newId, orderAfter, orderBehind } from './edit';
 import { growingText, NO_WRAP, pageWithGrid, putFrame, textColumns } from './frames';
 import { putPages } from './pages';
@@ -52,6 +55,46 @@ export function putStory(edit: Edit, story: NewStory, id: string = newId()): Sto
       body: part('body', story.body),
     },
   });
+}
+
+/** What is known of a story before there is copy. */
+export interface StoryPlan {
+  readonly name: string;
+  readonly section: string;
+  readonly state?: StoryState | undefined;
+  readonly due?: string | undefined;
+  readonly target?: number | undefined;
+}
+
+/** Plans a story whose copy is still to come: it has a name and parts that are empty. @throws ActionError */
+export function planStory(document: Document, plan: StoryPlan): Diff {
+  const edit = new Edit(document);
+  checkPlan(plan);
+  const story = putStory(edit, {
+    name: plan.name.trim(),
+    section: plan.section.trim(),
+    headline: plan.name.trim(),
+    body: plainBody('body'),
+  });
+  edit.put<StoryRecord>(said({ ...story, state: plan.state, due: plan.due, target: plan.target }));
+  return edit.diff();
+}
+
+/** Changes what is known of a story. @throws ActionError */
+export function setStory(document: Document, id: string, changes: Partial<StoryPlan>): Diff {
+  const edit = new Edit(document);
+  const story = get(document, 'story', id);
+  const next = said({ ...story, ...changes });
+  checkPlan(next);
+  edit.put(next);
+  return edit.diff();
+}
+
+function checkPlan({ name, due, target }: Pick<StoryPlan, 'name' | 'due' | 'target'>): void {
+  if (!name.trim()) throw new ActionError('A story has a name.');
+  if (due !== undefined && !isDay(due)) throw new ActionError('There is no such day.');
+  if (target !== undefined && !(Number.isInteger(target) && target >= 1 && target <= 1_000_000))
+    throw new ActionError('A story is planned at 1 to 1,000,000 words.');
 }
 
 export interface PlaceStory {

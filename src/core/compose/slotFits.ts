@@ -41,15 +41,15 @@ export function slotWords(document: Document, pages: readonly string[], composer
   const { step } = find(document, 'format', 'format')!.baseline;
   const records = new Map<string, DocumentRecord>(document.records);
   const texts = new Map<string, { words: number; keys: string[] }>();
-  let n = 0;
-  for (const list of sets.values()) {
-    const text = `slot-text-${n++}`;
+  for (const [set, list] of sets) {
+    // The same names every time, so that the composer knows again what it has set.
+    const text = `slot text ${set}`;
     let lines = 0;
     for (const { slot, page } of list) {
       const { layout, order } = slot.content;
       lines += layout.columns * Math.ceil(slot.box.h / step);
       const inherited = slot.on !== page;
-      const id = inherited ? `slot-${n}-${slot.id}` : slot.id;
+      const id = inherited ? `slot ${slot.id} ${page}` : slot.id;
       records.set(id, {
         ...slot,
         id,

@@ -1,14 +1,14 @@
 'use client';
 
-import { type ReactNode, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
-import { ComposerClient } from '@/client/composerClient';
-import { type DeskStore, ViewedStore } from '@/client/deskStore';
+import { type ReactNode, useMemo, useSyncExternalStore } from 'react';
+import type { ComposerClient } from '@/client/composerClient';
+import type { DeskStore } from '@/client/deskStore';
 import type { Opened } from '@/client/documentStore';
-import { openStore } from '@/client/openStore';
 import { addPages } from '@/core/actions/pages';
 import type { DeskView } from '@/core/page/houseDesk';
 import { all } from '@/core/records/document';
 import type { DeskPlace } from './deskPlace';
+import { useOpened } from '../frame/useOpened';
 import { Workbench } from './Workbench';
 
 interface DeskScreenProps {
@@ -23,20 +23,7 @@ interface DeskScreenProps {
 
 /** Opens a document's store and its typesetter, and shows the desk once both are there. */
 export function DeskScreen({ id, opened, view, placeOf, waiting }: DeskScreenProps) {
-  const [tools, setTools] = useState<{ store: DeskStore; composer: ComposerClient }>();
-  useEffect(() => {
-    const own = openStore(id, opened);
-    const viewed = view && new ViewedStore(own.store, view);
-    const store: DeskStore = viewed ?? own.store;
-    const composer = new ComposerClient(store);
-    setTools({ store, composer });
-    return () => {
-      setTools(undefined);
-      composer.close();
-      viewed?.close();
-      own.close();
-    };
-  }, [id, opened, view]);
+  const tools = useOpened(id, opened, view);
   const place = useMemo(() => tools && placeOf(tools.store), [tools, placeOf]);
   return tools && place ? <Open place={place} {...tools} /> : waiting;
 }

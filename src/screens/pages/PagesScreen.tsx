@@ -12,19 +12,22 @@ interface PagesScreenProps {
   readonly publication: string;
   readonly name: string;
   readonly opened: Opened;
+  /** The page that is to be in sight first. */
+  readonly at?: string | undefined;
 }
 
 /** The place Pages: the issue on the desk. */
-export function PagesScreen({ id, publication, name, opened }: PagesScreenProps) {
+export function PagesScreen({ id, publication, name, opened, at }: PagesScreenProps) {
   const placeOf = useCallback(
     (store: DeskStore): DeskPlace => ({
       kind: 'issue',
+      at,
       title: `${publication}, ${name}: pages`,
       header: (tools) => (
         <IssueHeader document={id} publication={publication} name={name} place="pages" store={store} {...tools} />
       ),
     }),
-    [id, publication, name],
+    [id, publication, name, at],
   );
   const waiting = (
     <div className="flex h-full flex-col">

@@ -8,7 +8,7 @@ import type { Sentence } from '@/client/messages';
 import { grown as widened, type Box } from '@/core/geometry/box';
 import { pageGrid, stretchBox, stretchWords } from '@/core/page/grid';
 import { renameMaster } from '@/core/actions/masters';
-import { formatOf, inheritedFrames, spreads, type PlacedPage } from '@/core/page/pages';
+import { formatOf, inheritedFrames, placedPage, spreads, type PlacedPage } from '@/core/page/pages';
 import { find, framesOn } from '@/core/records/document';
 import { Notices } from '@/parts/Notices';
 import { barPlace, menuPlace } from './besideFrame';
@@ -70,7 +70,9 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
   const { bringIn, progress } = useImport(store, say);
   useConflicts(store, say);
 
-  const [spreadIndex, setSpreadIndex] = useState(0);
+  const [spreadIndex, setSpreadIndex] = useState(() =>
+    place.at === undefined ? 0 : (placedPage(store.document, place.at)?.spread ?? 0),
+  );
   const [selection, setSelection] = useState<ReadonlySet<string>>(new Set());
   /** What stays chosen while the focus goes on. */
   const [held, setHeld] = useState<ReadonlySet<string>>(new Set());

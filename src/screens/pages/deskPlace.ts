@@ -8,6 +8,8 @@ export interface DeskPlace {
   readonly kind: DeskKind;
   /** What is seen there, for those who listen. */
   readonly title: string;
+  /** The page that is to be in sight first. */
+  readonly at?: string | undefined;
   readonly header: (tools: HeaderTools) => ReactNode;
   /** On the left; the tray of the issue when not said. */
   readonly side?: ReactNode;

@@ -6,6 +6,7 @@ import { type Frequency, type IssueName, nextIssue, seasonOf } from '@/core/plan
 import { pageCountAdvice } from '@/core/plan/startIssue';
 import { Dialog } from '@/parts/Dialog';
 import { NumberField } from '@/parts/NumberField';
+import { Select } from '@/parts/Select';
 import { Tick } from '@/parts/Tick';
 import { OrderField, OrderForm } from './OrderForm';
 
@@ -13,7 +14,7 @@ interface NextIssueProps {
   readonly publication: { readonly id: string; readonly name: string };
   readonly frequency: Frequency;
   /** The latest first. */
-  readonly issues: readonly (IssueName & { readonly pages: number })[];
+  readonly issues: readonly (IssueName & { readonly id: string; readonly name: string; readonly pages: number })[];
   readonly onClose: () => void;
 }
 
@@ -29,6 +30,7 @@ export function NextIssue({ publication, frequency, issues, onClose }: NextIssue
   const number = typed.number ?? proposed.number;
   const date = typed.date ?? proposed.date;
   const season = typed.season ?? (date ? seasonOf(date, frequency) : proposed.season);
+  const [from, setFrom] = useState('');
   const advice = pageCountAdvice(pages);
   return (
     <Dialog title="Start the next issue" onClose={onClose}>
@@ -37,8 +39,8 @@ export function NextIssue({ publication, frequency, issues, onClose }: NextIssue
         words={`${publication.name} comes out ${frequency}. It begins with the house as it now is; what the house becomes later does not change it.`}
         button={`Start No. ${number || '…'}`}
         url={`/api/publications/${publication.id}/issues`}
-        order={() => ({ number, date, season, pages })}
-        goTo={({ issue }) => `/issues/${issue}/pages`}
+        order={() => ({ number, date, season, pages, ...(from === '' ? {} : { from }) })}
+        goTo={({ issue }) => `/issues/${issue}/plan`}
         onClose={onClose}
       >
         {(wrong) => (
@@ -78,6 +80,17 @@ export function NextIssue({ publication, frequency, issues, onClose }: NextIssue
                 <NumberField label="Pages" value={pages} least={1} most={MOST_PAGES} whole onChange={setPages} />
               </div>
             </div>
+            {issues.length > 0 && (
+              <Select
+                label="Pages come from"
+                value={from}
+                of={[
+                  { value: '', name: 'The house: recurring pages, and empty ones between them' },
+                  ...issues.map(({ id, name }) => ({ value: id, name: `${name}: its pages, articles replaced by slots` })),
+                ]}
+                onChange={setFrom}
+              />
+            )}
             {wrong?.field === 'pages' && (
               <p role="alert" className="text-2xs text-error">
                 {wrong.message}

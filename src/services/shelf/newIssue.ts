@@ -2,7 +2,7 @@ import { nanoid } from 'nanoid';
 import { MOST_PAGES } from '@/core/actions/pages';
 import { isDay } from '@/core/plan/recurrence';
 import { startIssue } from '@/core/plan/startIssue';
-import { loadRecords, NoSuchDocumentError } from '@/store/documents';
+import { documentHead, loadRecords, NoSuchDocumentError } from '@/store/documents';
 import { findPublication, insertIssue, listHouses } from '@/store/publications';
 import { FieldError } from '../errors';
 
@@ -11,10 +11,15 @@ export interface IssueOrder {
   readonly season: string;
   readonly date: string;
   readonly pages: number;
+  /** An issue whose pages it takes, its articles replaced by slots; the house’s recurring pages when not said. */
+  readonly from?: string | undefined;
 }
 
 /** Starts an issue of a publication from its house as it now is; gives its id. @throws FieldError, NoSuchDocumentError */
-export async function newIssue(publication: string, { number, season, date, pages }: IssueOrder): Promise<{ issue: string }> {
+export async function newIssue(
+  publication: string,
+  { number, season, date, pages, from }: IssueOrder,
+): Promise<{ issue: string }> {
   const own = await findPublication(publication);
   const house = (await listHouses()).get(publication);
   if (!own || !house) throw new NoSuchDocumentError('There is no such publication.');
@@ -23,18 +28,26 @@ export async function newIssue(publication: string, { number, season, date, page
   if (!isDay(date)) throw new FieldError('date', 'There is no such day.');
   if (!Number.isInteger(pages) || pages < 1 || pages > MOST_PAGES)
     throw new FieldError('pages', `An issue has 1 to ${MOST_PAGES} pages.`);
-  const { records } = await loadRecords(house);
+  const { seq, records } = await loadRecords(house);
+  if (from !== undefined && (await documentHead(from)).publication !== publication)
+    throw new NoSuchDocumentError(`That is no issue of ${own.name}.`);
+  const last = from === undefined ? undefined : await loadRecords(from);
   const details = records.find((record) => record.kind === 'details');
   const id = nanoid(12);
   const name = `No. ${numbered}${season.trim() && `, ${season.trim()}`}`;
-  const made = startIssue(records, {
-    publication: own.name,
-    number: numbered,
-    season: season.trim(),
-    date,
-    language: details?.language ?? 'en-GB',
-    pages,
-  });
+  const made = startIssue(
+    records,
+    {
+      publication: own.name,
+      number: numbered,
+      season: season.trim(),
+      date,
+      language: details?.language ?? 'en-GB',
+      pages,
+      houseSeq: seq,
+    },
+    last?.records,
+  );
   const isNew = await insertIssue({ id, publication, kind: 'issue', name }, numbered, made);
   if (!isNew) throw new FieldError('number', `There is a No. ${numbered} of ${own.name} already.`);
   return { issue: id };

@@ -10,6 +10,7 @@ const ORDER = Joi.object<IssueOrder>({
   season: Joi.string().allow('').max(100).required(),
   date: Joi.string().allow('').max(20).required(),
   pages: Joi.number().required(),
+  from: Joi.string().max(40),
 });
 
 export const POST = handler(PUBLICATION, async (request, { publication }) =>

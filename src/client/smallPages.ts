@@ -1,0 +1,89 @@
+import type { PageList } from '@/core/compose/displayList';
+import { placedPages } from '@/core/page/pages';
+import { type Document, find } from '@/core/records/document';
+import type { Shaper } from '@/core/type/shaper';
+import { paintSmall } from '@/formats/canvas/painter';
+
+/** Pixels of the longer side that pictures are fetched at for small pages. */
+const PICTURE_SIDE = 240;
+
+interface Drawn {
+  readonly list: PageList;
+  readonly facing: PageList | undefined;
+  readonly width: number;
+}
+
+/** Draws small pages in the worker: each again only when what is on it has changed. */
+export class SmallPages {
+  readonly #shaper: Shaper;
+  readonly #send: (page: string, picture: ImageBitmap) => void;
+  /** Told when a picture has come that pages were drawn without. */
+  readonly #onPicture: () => void;
+  readonly #drawn = new Map<string, Drawn>();
+  readonly #pictures = new Map<string, ImageBitmap | 'coming' | 'missing'>();
+  #waiting = new Set<string>();
+  #watched: readonly string[] = [];
+  #width = 0;
+
+  constructor(shaper: Shaper, send: (page: string, picture: ImageBitmap) => void, onPicture: () => void) {
+    this.#shaper = shaper;
+    this.#send = send;
+    this.#onPicture = onPicture;
+  }
+
+  get watched(): readonly string[] {
+    return this.#watched;
+  }
+
+  /** Names the pages that are looked at, and how wide they are drawn, in pixels of the screen. */
+  watch(pages: readonly string[], width: number): void {
+    this.#watched = pages;
+    this.#width = width;
+  }
+
+  /** Draws those of the pages looked at that are not as they were drawn. */
+  draw(document: Document, lists: readonly PageList[]): void {
+    if (this.#width < 1) return;
+    const wanted = new Set(this.#watched);
+    const places = placedPages(document);
+    for (const [i, list] of lists.entries()) {
+      if (!wanted.has(list.page)) continue;
+      const beside = [i - 1, i + 1].find((at) => places[at] !== undefined && places[at].spread === places[i]!.spread);
+      const facing = beside === undefined ? undefined : lists[beside];
+      const kept = this.#drawn.get(list.page);
+      if (kept?.list === list && kept.facing === facing && kept.width === this.#width && !this.#waiting.has(list.page)) continue;
+      const lacks = this.#paint(document, list, facing && { list: facing, dx: places[beside!]!.dx - places[i]!.dx });
+      this.#drawn.set(list.page, { list, facing, width: this.#width });
+      if (lacks) this.#waiting.add(list.page);
+      else this.#waiting.delete(list.page);
+    }
+  }
+
+  /** Paints a page and sends it; gives whether pictures of it are still to come. */
+  #paint(document: Document, list: PageList, facing: { list: PageList; dx: number } | undefined): boolean {
+    const k = this.#width / list.width;
+    const canvas = new OffscreenCanvas(this.#width, Math.max(1, Math.round(list.height * k)));
+    let lacks = false;
+    const picture = (id: string) => {
+      const record = find(document, 'picture', id);
+      const known = record && this.#pictures.get(record.blob);
+      if (record && known === undefined) this.#fetch(record.blob);
+      if (known === undefined || known === 'coming') lacks = record !== undefined;
+      return typeof known === 'object' ? known : undefined;
+    };
+    paintSmall(canvas.getContext('2d')!, list, k, { face: (id) => this.#shaper.face(id), picture }, facing);
+    this.#send(list.page, canvas.transferToImageBitmap());
+    return lacks;
+  }
+
+  #fetch(blob: string): void {
+    this.#pictures.set(blob, 'coming');
+    void fetch(`/api/pictures/${blob}?side=${PICTURE_SIDE}`)
+      .then(async (response) => createImageBitmap(await response.blob()))
+      .then(
+        (image) => this.#pictures.set(blob, image),
+        () => this.#pictures.set(blob, 'missing'),
+      )
+      .then(() => this.#onPicture());
+  }
+}

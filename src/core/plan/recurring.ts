@@ -1,0 +1,87 @@
+import { refitFrame } from '../actions/refitFrame';
+import { Edit, newId } from '../actions/edit';
+import { formatOf, placedPages } from '../page/pages';
+import { paperGrid } from '../page/refit';
+import { all, type Document, documentOf, find, framesOn, get } from '../records/document';
+import type { DocumentRecord, FrameRecord, PageRecord } from '../records/index';
+
+/** The recurring pages of a house by where they come in an issue. */
+export function recurringPages(house: Document): Readonly<Record<'front' | 'back' | 'other', readonly PageRecord[]>> {
+  const pages = all(house, 'page');
+  return {
+    front: pages.filter(({ recurs }) => recurs === 'front'),
+    back: pages.filter(({ recurs }) => recurs === 'back'),
+    other: pages.filter(({ recurs }) => recurs === undefined),
+  };
+}
+
+/**
+ * A copy of a page with all that lies on it, to be put into an issue: frames, texts and groups get ids of their own, so
+ * that a page can be put in several times. Pictures and styles keep theirs; they come along where the issue lacks them.
+ */
+export function copyOfPage(from: Document, page: PageRecord, order: string): DocumentRecord[] {
+  const id = newId();
+  const own = new Map<string, string>();
+  const renamed = (old: string): string => {
+    if (!own.has(old)) own.set(old, newId());
+    return own.get(old)!;
+  };
+  const { recurs: _, ...plain } = page;
+  const out: DocumentRecord[] = [{ ...plain, id, order }];
+  for (const frame of framesOn(from, page.id)) {
+    const copy: FrameRecord = { ...frame, id: renamed(frame.id), on: id, content: contentOf(frame, renamed) };
+    const group = find(from, 'group', frame.group);
+    if (group && !own.has(group.id)) out.push({ ...group, id: renamed(group.id) });
+    out.push(group ? { ...copy, group: renamed(group.id) } : copy);
+    const text = frame.content.type === 'text' ? find(from, 'text', frame.content.text) : undefined;
+    if (text && frame === framesOn(from, page.id).find((each) => each.content.type === 'text' && each.content.text === text.id))
+      out.push({ ...text, id: renamed(text.id) });
+    const picture = frame.content.type === 'picture' ? find(from, 'picture', frame.content.picture) : undefined;
+    if (picture && !out.includes(picture)) out.push(picture);
+  }
+  return out;
+}
+
+function contentOf({ content }: FrameRecord, renamed: (id: string) => string): FrameRecord['content'] {
+  switch (content.type) {
+    case 'text':
+      return { ...content, text: renamed(content.text) };
+    case 'slot':
+      return { ...content, set: renamed(content.set) };
+    default:
+      return content;
+  }
+}
+
+/** Lets what lay on the grid of one side lie on that of the other, for pages that came from there. */
+export function onTheirSides(document: Document, sides: ReadonlyMap<string, 'left' | 'right'>): Document {
+  const edit = new Edit(document);
+  const format = formatOf(document);
+  for (const { page, side, master } of placedPages(document)) {
+    const was = sides.get(page.id);
+    if (was === undefined || was === side) continue;
+    const [from, to] = [paperGrid(format, master, was), paperGrid(format, master, side)];
+    for (const frame of framesOn(document, page.id)) refitFrame(edit, frame, from, to);
+  }
+  return edit.document;
+}
+
+/** What a house can put into an issue: its recurring pages, with all that lies on them and the pictures they show. */
+export function recurringRecords(house: readonly DocumentRecord[]): DocumentRecord[] {
+  const document = documentOf(house);
+  const needed = new Set<string>();
+  for (const page of all(document, 'page')) {
+    needed.add(page.id);
+    for (const { id, content, group } of framesOn(document, page.id)) {
+      needed.add(id);
+      if (content.type === 'text') needed.add(content.text);
+      if (content.type === 'picture' && content.picture !== undefined) needed.add(content.picture);
+      if (group !== undefined) needed.add(group);
+    }
+  }
+  return house.filter(({ id, kind }) => needed.has(id) || kind === 'master' || kind === 'format');
+}
+
+/** The side a recurring page of a house lies on there. */
+export const sideOf = (house: Document, page: string): 'left' | 'right' =>
+  placedPages(house).find((placed) => placed.page.id === page)?.side ?? get(house, 'format', 'format').firstSide;

@@ -1,0 +1,51 @@
+import { placedPage } from '../page/pages';
+import { storiesInOrder } from '../page/fields';
+import { bodyText, countWords } from '../records/body';
+import { all, type Document, find, threadOf } from '../records/document';
+import type { StoryRecord } from '../records/index';
+
+/** A story as the plan lists it. */
+export interface PlannedStory {
+  readonly story: StoryRecord;
+  readonly words: number;
+  /** Folios of the pages that show its body, the first and the last. */
+  readonly pages: readonly [string, string] | undefined;
+  readonly isPlaced: boolean;
+}
+
+const counted = new WeakMap<object, number>();
+
+/** Words of a text; counted once as long as it is the same. */
+function wordsOf(document: Document, id: string): number {
+  const text = find(document, 'text', id);
+  if (!text) return 0;
+  let words = counted.get(text.body);
+  if (words === undefined) counted.set(text.body, (words = countWords(bodyText(text.body))));
+  return words;
+}
+
+/** All stories: those on pages in the order of their pages, then those that wait. */
+export function storyList(document: Document): PlannedStory[] {
+  const placed = storiesInOrder(document);
+  const isPlaced = new Set(placed.map(({ id }) => id));
+  return [...placed, ...all(document, 'story').filter(({ id }) => !isPlaced.has(id))].map((story) => {
+    const pages = threadOf(document, story.parts.body).flatMap(({ on }) => placedPage(document, on) ?? []);
+    const sorted = [...pages].sort((a, b) => a.number - b.number);
+    return {
+      story,
+      words: wordsOf(document, story.parts.body),
+      pages: sorted.length > 0 ? [sorted[0]!.folio, sorted.at(-1)!.folio] : undefined,
+      isPlaced: isPlaced.has(story.id),
+    };
+  });
+}
+
+/** Pages that a story stands on, in a word: "4", "4–7". */
+export const pagesWords = (pages: PlannedStory['pages']): string =>
+  pages === undefined ? '' : pages[0] === pages[1] ? pages[0] : `${pages[0]}–${pages[1]}`;
+
+/** How a story stands to its day: days left, negative when it is late; undefined where it has none, or is through. */
+export function daysLeft(story: StoryRecord, today: string): number | undefined {
+  if (story.due === undefined || story.state === 'passed') return undefined;
+  return Math.round((Date.parse(story.due) - Date.parse(today)) / 86_400_000);
+}

@@ -1,0 +1,176 @@
+import { contourPath } from '@/core/compose/contours';
+import type { AreaItem, Ink, Item, Line, LineMark, PageList, PictureItem, Run, TextItem } from '@/core/compose/displayList';
+import { runWidth } from '@/core/compose/displayList';
+import type { Box } from '@/core/geometry/box';
+import type { Face } from '@/core/type/face';
+
+/**
+ * Paints display lists small, as pictures of pages: letters too small to be read are the grey that they make, larger
+ * ones their outlines. It needs no fonts but the typesetter's, and so runs in a worker.
+ */
+export type Canvas = OffscreenCanvasRenderingContext2D;
+
+export interface Sources {
+  readonly face: (id: string) => Face;
+  /** A picture that has been loaded; undefined while it has not. */
+  readonly picture: (id: string) => CanvasImageSource | undefined;
+}
+
+/** Pixels under which letters cannot be read, and are shown as the grey of their line. */
+const LEGIBLE = 5;
+
+/** How much of its line's x-height text blackens, about: letters and the white in and between them. */
+const GREY = 0.42;
+
+/**
+ * Paints a page at `k` pixels to the point, from the canvas's corner.
+ *
+ * @param facing the page that it lies beside, and where that one's left edge is from its own: what reaches over is seen here
+ */
+export function paintSmall(
+  canvas: Canvas,
+  list: PageList,
+  k: number,
+  sources: Sources,
+  facing?: { readonly list: PageList; readonly dx: number },
+): void {
+  canvas.setTransform(1, 0, 0, 1, 0, 0);
+  canvas.fillStyle = '#fff';
+  canvas.fillRect(0, 0, list.width * k, list.height * k);
+  for (const item of facing?.list.items ?? []) {
+    const reaches = facing!.dx > 0 ? item.box.x < -1 : item.box.x + item.box.w > facing!.list.width + 1;
+    if (reaches) paintItem(canvas, item, k, facing!.dx, sources);
+  }
+  for (const item of list.items) paintItem(canvas, item, k, 0, sources);
+}
+
+function paintItem(canvas: Canvas, item: Item, k: number, dx: number, sources: Sources): void {
+  canvas.save();
+  canvas.setTransform(k, 0, 0, k, dx * k, 0);
+  if (item.transform) canvas.transform(...item.transform);
+  canvas.globalAlpha = item.opacity ?? 1;
+  switch (item.type) {
+    case 'area':
+      paintArea(canvas, item);
+      break;
+    case 'picture':
+      paintPicture(canvas, item, sources);
+      break;
+    case 'text':
+      paintText(canvas, item, k, sources);
+      break;
+    case 'empty':
+      paintEmpty(canvas, item.box, k);
+  }
+  canvas.restore();
+}
+
+function paintArea(canvas: Canvas, { contour, ink, stroke, blur }: AreaItem): void {
+  const path = new Path2D(contourPath(contour, String));
+  if (blur > 0) canvas.filter = `blur(${blur / 4}px)`;
+  if (stroke > 0) {
+    canvas.lineWidth = stroke;
+    canvas.strokeStyle = ink.rgb;
+    canvas.stroke(path);
+  } else {
+    canvas.fillStyle = ink.rgb;
+    canvas.fill(path, 'evenodd');
+  }
+}
+
+function paintPicture(canvas: Canvas, { box, placed, clip, picture }: PictureItem, sources: Sources): void {
+  const image = sources.picture(picture);
+  if (!image) {
+    canvas.fillStyle = '#cfd8df';
+    canvas.fillRect(box.x, box.y, box.w, box.h);
+    return;
+  }
+  const frame = new Path2D();
+  frame.rect(box.x, box.y, box.w, box.h);
+  canvas.clip(frame);
+  if (clip) canvas.clip(new Path2D(contourPath(clip, String)), 'evenodd');
+  canvas.drawImage(image, placed.x, placed.y, placed.w, placed.h);
+}
+
+/** A place that waits for something. */
+function paintEmpty(canvas: Canvas, { x, y, w, h }: Box, k: number): void {
+  canvas.strokeStyle = '#7d93a6';
+  canvas.lineWidth = 1 / k;
+  canvas.setLineDash([3 / k, 2 / k]);
+  canvas.strokeRect(x, y, w, h);
+}
+
+function paintText(canvas: Canvas, { columns }: TextItem, k: number, sources: Sources): void {
+  const alpha = canvas.globalAlpha;
+  for (const { lines } of columns) {
+    for (const line of lines) {
+      for (const mark of line.marks ?? []) paintMark(canvas, mark, line, false, sources);
+      for (const run of line.runs) {
+        if (run.look.size * k < LEGIBLE) paintGrey(canvas, run, line, alpha);
+        else paintRun(canvas, run, line, sources.face(run.look.face));
+      }
+      for (const mark of line.marks ?? []) paintMark(canvas, mark, line, true, sources);
+    }
+  }
+}
+
+function paintMark(canvas: Canvas, mark: LineMark, line: Line, over: boolean, sources: Sources): void {
+  const { x, y, w, h } = { ...mark.box, x: mark.box.x + line.x, y: mark.box.y + line.baseline };
+  if (mark.type === 'picture') {
+    const image = over ? undefined : sources.picture(mark.picture);
+    if (image) canvas.drawImage(image, x, y, w, h);
+  } else if (mark.over === over) {
+    canvas.fillStyle = mark.ink.rgb;
+    canvas.fillRect(x, y, w, h);
+  }
+}
+
+function paintGrey(canvas: Canvas, run: Run, line: Line, alpha: number): void {
+  const { look } = run;
+  canvas.globalAlpha = alpha * GREY * (look.ink.rgb === '#ffffff' ? 1.6 : 1);
+  canvas.fillStyle = look.ink.rgb;
+  const high = look.size * 0.5;
+  canvas.fillRect(line.x + run.x, line.baseline + run.drop - look.rise - high, runWidth(run, line), high);
+  canvas.globalAlpha = alpha;
+}
+
+const paths = new WeakMap<Face, Map<number, Path2D>>();
+
+function glyphPath(face: Face, glyph: number): Path2D {
+  let own = paths.get(face);
+  if (!own) paths.set(face, (own = new Map()));
+  let path = own.get(glyph);
+  if (!path) own.set(glyph, (path = new Path2D(face.font.glyphToPath(glyph))));
+  return path;
+}
+
+function paintRun(canvas: Canvas, run: Run, line: Line, face: Face): void {
+  const { look, shaped } = run;
+  const across = look.scale * line.glyphScale;
+  const spacing = (look.tracking + line.letterSpace) * line.glyphScale;
+  const y = line.baseline + run.drop - look.rise;
+  let x = line.x + run.x;
+  const paint = (ink: Ink, weight: number) => {
+    if (weight > 0) {
+      canvas.strokeStyle = ink.rgb;
+      canvas.lineWidth = (2 * weight) / look.scale;
+    } else canvas.fillStyle = ink.rgb;
+  };
+  canvas.save();
+  for (let i = 0; i < shaped.glyphs.length; i++) {
+    const path = glyphPath(face, shaped.glyphs[i]!);
+    const dx = (shaped.offsets?.[2 * i] ?? 0) * across;
+    const dy = (shaped.offsets?.[2 * i + 1] ?? 0) * look.scale;
+    canvas.save();
+    canvas.transform(across, 0, 0, -look.scale, x + dx, y - dy);
+    if (look.outline) {
+      paint(look.outline.ink, look.outline.weight);
+      canvas.stroke(path);
+    }
+    paint(look.ink, 0);
+    canvas.fill(path);
+    canvas.restore();
+    x += shaped.advances[i]! * across + spacing;
+  }
+  canvas.restore();
+}

@@ -1,0 +1,305 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useCallback, useMemo, useState, useSyncExternalStore, type PointerEvent as ReactPointerEvent } from 'react';
+import { signatures } from '@/core/plan/signatures';
+import { formatOf, placedPage, placedPages, type PlacedPage } from '@/core/page/pages';
+import { documentOf } from '@/core/records/document';
+import { Choice } from '@/parts/Choice';
+import { Notices } from '@/parts/Notices';
+import { IssueHeader } from '../frame/IssueHeader';
+import type { OpenedTools } from '../frame/useOpened';
+import { followPointer, hasWandered } from '../pages/followPointer';
+import { useConflicts } from '../pages/useConflicts';
+import { useNotices } from '../pages/useNotices';
+import { useSetting } from '../pages/useSetting';
+import { ChosenPages } from './ChosenPages';
+import { FlatPlan, pageWidth } from './FlatPlan';
+import { PlanFoot, USUAL_BINDING } from './PlanFoot';
+import type { PlanScreenProps } from './PlanScreen';
+import { letterOf } from './Sheets';
+import { StoryTable } from './StoryTable';
+import { ToPlace, type Carried } from './ToPlace';
+import { usePlanActions } from './usePlanActions';
+import { usePlanKeys } from './usePlanKeys';
+
+/** What is under the hand: something for a page, or pages for another place. */
+interface Carrying {
+  readonly name: string;
+  readonly x: number;
+  readonly y: number;
+  readonly target: string | undefined;
+  readonly before: string | undefined;
+}
+
+/** Pixels from the edge of the flatplan within which it scrolls under a hand that carries. */
+const EDGE = 40;
+
+export function PlanBench({ id, publication, name, recurring, today, store, composer }: PlanScreenProps & OpenedTools) {
+  const { document, undo, redo } = useSyncExternalStore(store.subscribe, store.snapshot, store.snapshot);
+  const fits = useSetting(composer, (setting) => setting.fits);
+  const slots = useSetting(composer, (setting) => setting.slots);
+  const trouble = useSetting(composer, (setting) => setting.trouble);
+  const { notices, say, close } = useNotices();
+  const actions = usePlanActions(store, composer, say);
+  useConflicts(store, say);
+  const router = useRouter();
+  const [view, setView] = useState<'flatplan' | 'stories'>('flatplan');
+  const [chosenIds, setChosen] = useState<ReadonlySet<string>>(new Set());
+  /** Where a stretch of chosen pages begins. */
+  const [anchor, setAnchor] = useState<string>();
+  const [carrying, setCarrying] = useState<Carrying>();
+  const [showsMarks, setShowsMarks] = useState(false);
+  const house = useMemo(() => documentOf(recurring), [recurring]);
+  const format = formatOf(document);
+  const pages = placedPages(document);
+  const chosen = pages.filter(({ page }) => chosenIds.has(page.id));
+
+  const marks = useMemo(() => {
+    if (!showsMarks) return undefined;
+    const { kind, signature } = formatOf(document).binding ?? USUAL_BINDING;
+    const every = placedPages(document);
+    const out = new Map<string, string>();
+    signatures(every.length, signature, kind).forEach(({ leaves }, i) =>
+      leaves.forEach(({ outer, inner }, k) => {
+        for (const page of [...outer, ...inner]) out.set(every[page - 1]!.page.id, `${letterOf(i)}, leaf ${k + 1}`);
+      }),
+    );
+    return out;
+  }, [document, showsMarks]);
+
+  const choose = useCallback((ids: readonly string[]) => setChosen(new Set(ids)), []);
+  const turn = useCallback(
+    (how: 'undo' | 'redo') => {
+      const done = how === 'undo' ? store.undo() : store.redo();
+      if (done && 'refused' in done) say(done.refused, 'wrong');
+    },
+    [store, say],
+  );
+  const open = (page: PlacedPage) => router.push(`/issues/${id}/pages?page=${page.page.id}`);
+  usePlanKeys(turn, () => choose([]));
+
+  const choosePage = ({ page }: PlacedPage, how: 'only' | 'also' | 'upTo') => {
+    const order = pages.map((each) => each.page.id);
+    if (how === 'upTo' && anchor !== undefined && order.includes(anchor)) {
+      const [from, to] = [order.indexOf(anchor), order.indexOf(page.id)].sort((a, b) => a - b) as [number, number];
+      return choose(order.slice(from, to + 1));
+    }
+    setAnchor(page.id);
+    if (how === 'also') {
+      const next = new Set(chosenIds);
+      if (!next.delete(page.id)) next.add(page.id);
+      return setChosen(next);
+    }
+    choose([page.id]);
+  };
+
+  const put = async ({ what, id: carried }: Carried, page: PlacedPage, at?: { x: number; y: number }) => {
+    if (what === 'advertisement')
+      actions.placeAdvertisement({ advertisement: carried, page: page.page.id, ...(at ? { at } : {}) });
+    else if (what === 'picture') actions.placePicture(carried, page, at);
+    else await actions.placeStory(carried, page, at);
+  };
+  const carry = (carried: Carried, start: ReactPointerEvent) => {
+    start.preventDefault();
+    let target: Under | undefined;
+    let moved = false;
+    followPointer(
+      (event) => {
+        if (!moved && !hasWandered(start, event)) return;
+        moved = true;
+        scrollNear(event);
+        target = pageUnder(event);
+        setCarrying({ name: carried.name, x: event.clientX, y: event.clientY, target: target?.page, before: undefined });
+      },
+      (event) => {
+        setCarrying(undefined);
+        const page = event && target && placedPage(store.document, target.page);
+        if (!page || !target) return;
+        const k = format.width / pageWidth(pages.length);
+        void put(carried, page, { x: target.x * k, y: target.y * k });
+      },
+    );
+  };
+  const pressPage = (page: PlacedPage, start: ReactPointerEvent) => {
+    if (start.button !== 0) return;
+    const own = page.page.id;
+    const moving = chosenIds.has(own) ? [...chosenIds] : [own];
+    let before: string | undefined;
+    let moved = false;
+    followPointer(
+      (event) => {
+        if (!moved && !hasWandered(start, event)) return;
+        moved = true;
+        scrollNear(event);
+        before = placeUnder(event, pages);
+        const named = moving.length === 1 ? `Page ${page.folio}` : `${moving.length} pages`;
+        setCarrying({ name: named, x: event.clientX, y: event.clientY, target: undefined, before });
+      },
+      (event) => {
+        setCarrying(undefined);
+        if (!event) return;
+        if (!moved) choosePage(page, start.shiftKey ? 'upTo' : start.ctrlKey || start.metaKey ? 'also' : 'only');
+        else if (before !== undefined) {
+          actions.move(moving, before === 'end' ? undefined : before);
+          choose(moving);
+        }
+      },
+    );
+  };
+  const keyOnPage = (page: PlacedPage, event: React.KeyboardEvent) => {
+    const by = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0;
+    if (by !== 0) {
+      event.preventDefault();
+      if (event.altKey) {
+        const ids = chosenIds.has(page.page.id) ? [...chosenIds] : [page.page.id];
+        const own = pages.filter((each) => ids.includes(each.page.id));
+        const before = by > 0 ? pages[own.at(-1)!.number + 1]?.page.id : pages[Math.max(0, own[0]!.number - 2)]!.page.id;
+        actions.move(ids, before);
+        return;
+      }
+      const next = pages[page.number - 1 + by];
+      if (next) window.document.querySelector<HTMLElement>(`[data-plan-page="${next.page.id}"]`)?.focus();
+    }
+    if (event.key === ' ') {
+      event.preventDefault();
+      choosePage(page, event.shiftKey ? 'upTo' : event.ctrlKey ? 'also' : 'only');
+    }
+    if (event.key === 'Enter') {
+      event.preventDefault();
+      open(page);
+    }
+    if (event.key === 'Delete' && chosen.length > 0 && chosen.length < pages.length && actions.remove([...chosenIds])) choose([]);
+  };
+
+  return (
+    <div className="flex h-full flex-col">
+      <IssueHeader
+        document={id}
+        publication={publication}
+        name={name}
+        place="plan"
+        store={store}
+        undo={undo}
+        redo={redo}
+        onTurn={turn}
+      />
+      <div className="flex min-h-0 flex-1">
+        <main className="bg-base-200 flex min-w-0 flex-1 flex-col" data-plan>
+          <h1 className="sr-only">
+            {publication}, {name}: plan
+          </h1>
+          <div className="flex items-center gap-4 px-5 pt-2.5">
+            <Choice
+              label="Seen as"
+              value={view}
+              of={[
+                { value: 'flatplan', name: 'Flatplan' },
+                { value: 'stories', name: 'Stories' },
+              ]}
+              onChange={setView}
+            />
+            {view === 'flatplan' && (
+              <p className="narrow opacity-70">
+                Press a page to choose it, drag it to move it; two presses open it. Drag stories, pictures and advertisements onto
+                pages.
+              </p>
+            )}
+            {trouble && (
+              <p role="alert" className="text-error">
+                {trouble}
+              </p>
+            )}
+          </div>
+          {view === 'flatplan' ? (
+            <FlatPlan
+              document={document}
+              format={format}
+              composer={composer}
+              fits={fits}
+              slots={slots}
+              chosen={chosenIds}
+              target={carrying?.target}
+              before={carrying?.before}
+              marks={marks}
+              onPress={pressPage}
+              onOpen={open}
+              onKey={keyOnPage}
+            />
+          ) : (
+            <StoryTable document={document} fits={fits} today={today} onStory={actions.story} />
+          )}
+          <PlanFoot document={document} actions={actions} showsMarks={showsMarks} onMarks={setShowsMarks} />
+        </main>
+        <aside
+          aria-label="Beside the plan"
+          className="border-base-300 bg-base-100 flex w-72 shrink-0 flex-col overflow-auto border-l"
+        >
+          {chosen.length > 0 && (
+            <ChosenPages
+              document={document}
+              pages={chosen}
+              house={house}
+              actions={actions}
+              onOpen={() => open(chosen[0]!)}
+              onChoose={choose}
+            />
+          )}
+          <ToPlace
+            document={document}
+            today={today}
+            actions={actions}
+            onCarry={carry}
+            onPlace={(carried) => {
+              const page = chosen[0];
+              if (page) void put(carried, page);
+              else say('Choose the page it shall go to first.', 'wrong');
+            }}
+          />
+        </aside>
+      </div>
+      {carrying && (
+        <div
+          className="bg-secondary text-secondary-content pointer-events-none fixed z-50 max-w-56 truncate px-2 py-1 font-medium"
+          style={{ left: carrying.x + 12, top: carrying.y + 10 }}
+        >
+          {carrying.name}
+        </div>
+      )}
+      <Notices notices={notices} onClose={close} />
+    </div>
+  );
+}
+
+interface Under {
+  readonly page: string;
+  /** Pixels from the page's corner. */
+  readonly x: number;
+  readonly y: number;
+}
+
+/** The page under the pointer, and where on it. */
+function pageUnder({ clientX, clientY }: PointerEvent): Under | undefined {
+  const element = window.document.elementFromPoint(clientX, clientY)?.closest('[data-plan-page]');
+  if (!element) return undefined;
+  const rect = element.getBoundingClientRect();
+  return { page: element.getAttribute('data-plan-page')!, x: clientX - rect.left, y: clientY - rect.top };
+}
+
+/** The page in front of which what is carried would go: of the page under the pointer, or that behind it; `end` behind all. */
+function placeUnder(event: PointerEvent, pages: readonly PlacedPage[]): string | undefined {
+  const under = pageUnder(event);
+  if (!under) return undefined;
+  if (under.x < pageWidth(pages.length) / 2) return under.page;
+  const at = pages.findIndex(({ page }) => page.id === under.page);
+  return pages[at + 1]?.page.id ?? 'end';
+}
+
+/** Near the upper or lower edge of the flatplan, it scrolls on. */
+function scrollNear({ clientY }: PointerEvent): void {
+  const element = window.document.querySelector('[data-flatplan]');
+  if (!element) return;
+  const { top, bottom } = element.getBoundingClientRect();
+  if (clientY < top + EDGE) element.scrollBy(0, -24);
+  else if (clientY > bottom - EDGE && clientY < bottom + EDGE) element.scrollBy(0, 24);
+}

@@ -1,0 +1,281 @@
+'use client';
+
+import { useState, type PointerEvent as ReactPointerEvent, type ReactNode } from 'react';
+import { frameOfAdvertisement, SIZE_WORDS, USUAL_LINES } from '@/core/actions/advertisements';
+import { daysLeft, storyList } from '@/core/plan/storyList';
+import { ADVERTISEMENT_SIZES, type AdvertisementSize } from '@/core/records/advertisement';
+import { all, type Document, find } from '@/core/records/document';
+import { NumberField } from '@/parts/NumberField';
+import { Select } from '@/parts/Select';
+import type { PlanActions } from './usePlanActions';
+
+/** What can be carried onto a page. */
+export interface Carried {
+  readonly what: 'story' | 'picture' | 'advertisement';
+  readonly id: string;
+  readonly name: string;
+}
+
+interface ToPlaceProps {
+  readonly document: Document;
+  readonly today: string;
+  readonly actions: PlanActions;
+  readonly onCarry: (carried: Carried, event: ReactPointerEvent) => void;
+  /** Puts it on the page that is chosen. */
+  readonly onPlace: (carried: Carried) => void;
+}
+
+const TABS = ['Stories', 'Pictures', 'Advertisements'] as const;
+
+/** What the issue has that is on no page yet. */
+export function ToPlace({ document, today, actions, onCarry, onPlace }: ToPlaceProps) {
+  const [tab, setTab] = useState<(typeof TABS)[number]>('Stories');
+  const [adding, setAdding] = useState(false);
+  const stories = storyList(document).filter(({ isPlaced }) => !isPlaced);
+  const shown = new Set(
+    all(document, 'frame').flatMap(({ content }) => (content.type === 'picture' ? (content.picture ?? []) : [])),
+  );
+  const artwork = new Set(all(document, 'advertisement').flatMap(({ picture }) => picture ?? []));
+  const pictures = all(document, 'picture').filter(({ id }) => !shown.has(id) && !artwork.has(id));
+  const advertisements = all(document, 'advertisement').filter(({ id }) => !frameOfAdvertisement(document, id));
+  const counts = { Stories: stories.length, Pictures: pictures.length, Advertisements: advertisements.length };
+  const item = (carried: Carried, children: ReactNode, tint?: number) => (
+    <li key={carried.id} className="border-base-300 border-t first:border-t-0">
+      <button
+        type="button"
+        data-to-place={carried.id}
+        className="hover:bg-base-content/5 block w-full cursor-grab touch-none border-l-[3px] py-1.5 pl-2 text-left select-none"
+        style={{ borderColor: tint === undefined ? 'var(--color-base-300)' : `var(--story-${tint})` }}
+        title="Drag onto a page, or press Enter to put it on the chosen page"
+        onPointerDown={(event) => event.button === 0 && onCarry(carried, event)}
+        onKeyDown={(event) => {
+          if (event.key !== 'Enter') return;
+          event.preventDefault();
+          onPlace(carried);
+        }}
+      >
+        {children}
+      </button>
+    </li>
+  );
+  return (
+    <section aria-label="Still to be placed" className="flex min-h-0 flex-1 flex-col">
+      <h2 className="chapter px-3.5 pt-3 pb-1">Still to be placed</h2>
+      <div role="tablist" aria-label="Still to be placed" className="flex gap-3 px-3.5">
+        {TABS.map((name) => (
+          <button
+            key={name}
+            type="button"
+            role="tab"
+            aria-selected={tab === name}
+            className={`narrow pb-0.5 ${tab === name ? 'border-primary border-b-2 font-semibold' : 'opacity-75 hover:opacity-100'}`}
+            onClick={() => {
+              setTab(name);
+              setAdding(false);
+            }}
+          >
+            {name} {counts[name]}
+          </button>
+        ))}
+      </div>
+      <div className="min-h-0 flex-1 overflow-auto px-3.5 pt-2 pb-3">
+        {counts[tab] === 0 && <p className="opacity-70">{tab === 'Stories' ? 'Every story has its page.' : 'All are placed.'}</p>}
+        <ul>
+          {tab === 'Stories' &&
+            stories.map(({ story, words }) => {
+              const days = daysLeft(story, today);
+              return item(
+                { what: 'story', id: story.id, name: story.name },
+                <>
+                  <span className="block leading-tight font-semibold">{story.name}</span>
+                  <span className="narrow block leading-tight opacity-75">
+                    {[
+                      story.section,
+                      words > 0 ? `${words.toLocaleString('en-GB')} words` : story.target && `${story.target} words planned`,
+                      days !== undefined && (days < 0 ? `${-days} days late` : days === 0 ? 'due today' : `due in ${days} days`),
+                    ]
+                      .filter(Boolean)
+                      .join(' · ')}
+                  </span>
+                </>,
+                story.tint,
+              );
+            })}
+          {tab === 'Pictures' &&
+            pictures.map((picture) =>
+              item(
+                { what: 'picture', id: picture.id, name: picture.name },
+                <span className="flex items-center gap-2">
+                  <img
+                    src={`/api/pictures/${picture.blob}?side=100`}
+                    alt=""
+                    draggable={false}
+                    className="bg-base-200 h-9 w-12 object-cover"
+                  />
+                  <span className="narrow min-w-0 truncate">{picture.name}</span>
+                </span>,
+              ),
+            )}
+          {tab === 'Advertisements' &&
+            advertisements.map(({ id, name, size, lines }) =>
+              item(
+                { what: 'advertisement', id, name },
+                <>
+                  <span className="block leading-tight font-semibold">{name}</span>
+                  <span className="narrow block leading-tight opacity-75">
+                    {size === 'column' ? `One column, ${lines ?? USUAL_LINES} lines` : SIZE_WORDS[size]}
+                  </span>
+                </>,
+              ),
+            )}
+        </ul>
+        {tab !== 'Pictures' && !adding && (
+          <button type="button" className="btn btn-xs mt-2" onClick={() => setAdding(true)}>
+            {tab === 'Stories' ? 'Plan a story' : 'Book an advertisement'}
+          </button>
+        )}
+        {adding && tab === 'Stories' && <StoryForm actions={actions} onClose={() => setAdding(false)} />}
+        {adding && tab === 'Advertisements' && (
+          <AdvertisementForm document={document} actions={actions} onClose={() => setAdding(false)} />
+        )}
+      </div>
+    </section>
+  );
+}
+
+interface FormProps {
+  readonly actions: PlanActions;
+  readonly onClose: () => void;
+}
+
+/** A few fields, a button, and the sentence why it will not do. */
+function SmallForm({
+  name,
+  onSend,
+  onClose,
+  children,
+}: {
+  name: string;
+  onSend: () => void;
+  onClose: () => void;
+  children: ReactNode;
+}) {
+  const [wrong, setWrong] = useState<string>();
+  return (
+    <form
+      aria-label={name}
+      className="border-base-300 mt-2 flex flex-col gap-1.5 border-t pt-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        try {
+          onSend();
+          onClose();
+        } catch (error) {
+          setWrong((error as Error).message);
+        }
+      }}
+    >
+      {children}
+      {wrong && (
+        <p role="alert" className="text-2xs text-error">
+          {wrong}
+        </p>
+      )}
+      <div className="flex gap-1.5">
+        <button type="submit" className="btn btn-primary btn-xs font-semibold">
+          {name}
+        </button>
+        <button type="button" className="btn btn-ghost btn-xs" onClick={onClose}>
+          Cancel
+        </button>
+      </div>
+    </form>
+  );
+}
+
+function Field({
+  label,
+  value,
+  type = 'text',
+  onChange,
+}: {
+  label: string;
+  value: string;
+  type?: 'text' | 'date';
+  onChange: (value: string) => void;
+}) {
+  return (
+    <label className="min-w-0 flex-1">
+      <span className="text-2xs opacity-70">{label}</span>
+      <input
+        className="field narrow"
+        type={type}
+        maxLength={400}
+        value={value}
+        onChange={(event) => onChange(event.target.value)}
+      />
+    </label>
+  );
+}
+
+function StoryForm({ actions, onClose }: FormProps) {
+  const [name, setName] = useState('');
+  const [section, setSection] = useState('');
+  const [target, setTarget] = useState(600);
+  const [due, setDue] = useState('');
+  return (
+    <SmallForm
+      name="Plan the story"
+      onSend={() => actions.plan({ name, section, target, ...(due ? { due } : {}), state: 'planned' })}
+      onClose={onClose}
+    >
+      <Field label="Name" value={name} onChange={setName} />
+      <div className="flex gap-2">
+        <Field label="Section" value={section} onChange={setSection} />
+        <NumberField label="Words" value={target} least={1} most={1_000_000} whole onChange={setTarget} />
+      </div>
+      <Field label="Copy is due" type="date" value={due} onChange={setDue} />
+    </SmallForm>
+  );
+}
+
+function AdvertisementForm({ document, actions, onClose }: FormProps & { document: Document }) {
+  const [name, setName] = useState('');
+  const [size, setSize] = useState<AdvertisementSize>('quarter');
+  const [lines, setLines] = useState(USUAL_LINES);
+  const [picture, setPicture] = useState('');
+  return (
+    <SmallForm
+      name="Book it"
+      onSend={() =>
+        actions.book({
+          name,
+          size,
+          ...(size === 'column' ? { lines } : {}),
+          ...(find(document, 'picture', picture) ? { picture } : {}),
+        })
+      }
+      onClose={onClose}
+    >
+      <Field label="Of whom" value={name} onChange={setName} />
+      <div className="flex gap-2">
+        <Select
+          label="Size"
+          value={size}
+          of={ADVERTISEMENT_SIZES.map((value) => ({ value, name: SIZE_WORDS[value] }))}
+          onChange={setSize}
+        />
+        {size === 'column' && <NumberField label="Lines" value={lines} least={1} most={400} whole onChange={setLines} />}
+      </div>
+      <Select
+        label="Printed from"
+        value={picture}
+        of={[
+          { value: '', name: 'Still to come' },
+          ...all(document, 'picture').map(({ id, name: called }) => ({ value: id, name: called })),
+        ]}
+        onChange={setPicture}
+      />
+    </SmallForm>
+  );
+}

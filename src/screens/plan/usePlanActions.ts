@@ -1,0 +1,128 @@
+'use client';
+
+import { useMemo } from 'react';
+import type { ComposerClient } from '@/client/composerClient';
+import type { DeskStore } from '@/client/deskStore';
+import {
+  bookAdvertisement,
+  type Booking,
+  cancelAdvertisement,
+  placeAdvertisement,
+  type PlaceAdvertisement,
+} from '@/core/actions/advertisements';
+import { setFormat } from '@/core/actions/house';
+import {
+  addPages,
+  type AddPages,
+  duplicatePages,
+  movePages,
+  putRecurring,
+  removalWords,
+  removePages,
+  setMaster,
+} from '@/core/actions/pages';
+import { fillFrame, placePicture } from '@/core/actions/pictures';
+import { removeSection, setSection } from '@/core/actions/sections';
+import { fillSlots } from '@/core/actions/slots';
+import { planStory, setStory, type StoryPlan } from '@/core/actions/stories';
+import type { Box, Point } from '@/core/geometry/box';
+import type { PlacedPage } from '@/core/page/pages';
+import { pageGrid, stretchBox, stretchOf } from '@/core/page/grid';
+import { formatOf } from '@/core/page/pages';
+import type { Diff } from '@/core/records/diff';
+import { type Document, framesOn, get } from '@/core/records/document';
+import type { FormatRecord } from '@/core/records/index';
+import type { Folios } from '@/core/records/section';
+import type { Say } from '../pages/useNotices';
+import { freeSlot, largestFree, slotAt } from '../pages/freeSpace';
+
+const pagesWords = (count: number): string => (count === 1 ? 'a page' : `${count} pages`);
+
+/** What can be done on the plan: each is one change with a label, or a sentence why it cannot be. */
+export function usePlanActions(store: DeskStore, composer: ComposerClient, say: Say) {
+  return useMemo(() => {
+    const act = (label: string, action: (document: Document) => Diff): Diff | undefined => {
+      try {
+        const diff = action(store.document);
+        store.do(label, diff);
+        return diff;
+      } catch (error) {
+        say((error as Error).message, 'wrong');
+        return undefined;
+      }
+    };
+    const noRoom = (page: PlacedPage) =>
+      say(`Page ${page.folio} has no free room. Choose another, or move what lies there in Pages.`, 'wrong');
+    const framesOf = (page: PlacedPage) =>
+      framesOn(store.document, page.page.id).map((frame) => ({ frame, page, box: frame.box }));
+    return {
+      add: (intent: AddPages) => act(`Add ${pagesWords(intent.count)}`, (document) => addPages(document, intent)),
+      recurring: (house: Document, page: string, after: string | undefined) =>
+        act('Put in a recurring page', (document) => putRecurring(document, house, page, after)),
+      remove: (pages: readonly string[]) => {
+        const words = removalWords(store.document, pages);
+        const done = act(`Remove ${pagesWords(pages.length)}`, (document) => removePages(document, pages));
+        if (done && words) say(words);
+        return done;
+      },
+      move: (pages: readonly string[], before: string | undefined) =>
+        act(`Move ${pagesWords(pages.length)}`, (document) => movePages(document, pages, before)),
+      duplicate: (pages: readonly string[]) =>
+        act(`Duplicate ${pagesWords(pages.length)}`, (document) => duplicatePages(document, pages)),
+      master: (pages: readonly string[], master: string) =>
+        act(`Change the master of ${pagesWords(pages.length)}`, (document) => setMaster(document, pages, master)),
+      /** For a field: the sentence why it will not do is thrown. */
+      section: (from: string, section: { name: string; folios?: Folios | undefined }) =>
+        store.do('Change a section', setSection(store.document, from, section)),
+      endSection: (id: string) => act('Remove a section', (document) => removeSection(document, id)),
+      binding: (binding: FormatRecord['binding']) => act('Change the binding', (document) => setFormat(document, { binding })),
+      plan: (plan: StoryPlan) => store.do('Plan a story', planStory(store.document, plan)),
+      story: (id: string, changes: Partial<StoryPlan>) =>
+        store.do('Change what is known of a story', setStory(store.document, id, changes)),
+      book: (booking: Booking) => store.do('Book an advertisement', bookAdvertisement(store.document, booking)),
+      cancel: (id: string) => act('Take out an advertisement', (document) => cancelAdvertisement(document, id)),
+      placeAdvertisement: (intent: PlaceAdvertisement) =>
+        act('Place an advertisement', (document) => placeAdvertisement(document, intent)),
+      placePicture: (picture: string, page: PlacedPage, at?: Point) => {
+        const waiting = framesOn(store.document, page.page.id).filter(
+          ({ content }) => content.type === 'picture' && content.picture === undefined,
+        );
+        const under =
+          at && waiting.find(({ box }) => at.x >= box.x && at.x <= box.x + box.w && at.y >= box.y && at.y <= box.y + box.h);
+        const frame = under ?? waiting[0];
+        if (frame) return act('Put a picture into its frame', (document) => fillFrame(document, frame.id, picture));
+        const free = largestFree(formatOf(store.document), [page], framesOf(page));
+        if (!free) return noRoom(page);
+        const box = inProportion(store.document, page, free.box, picture);
+        return act('Place a picture', (document) => placePicture(document, { picture, page: page.page.id, box }));
+      },
+      placeStory: async (story: string, page: PlacedPage, at?: Point) => {
+        const { document } = store;
+        const slot = ((at && slotAt(document, page, at)) ?? freeSlot(document, [page]))?.slot;
+        if (slot && slot.content.takes !== 'flow')
+          return void act('Fill slots with a story', (now) =>
+            fillSlots(now, { story, page: page.page.id, set: slot.content.set }),
+          );
+        const free = slot ? { box: slot.box } : largestFree(formatOf(document), [page], framesOf(page));
+        if (!free) return noRoom(page);
+        try {
+          const intent = { story, page: page.page.id, box: free.box, allPages: false, ...(slot ? { flow: slot.id } : {}) };
+          store.do('Place a story', await composer.plan('placeStory', intent));
+        } catch (error) {
+          say((error as Error).message, 'wrong');
+        }
+      },
+    };
+  }, [store, composer, say]);
+}
+
+export type PlanActions = ReturnType<typeof usePlanActions>;
+
+/** As much of a stretch, from its top, as a picture needs in its own proportion, in whole lines. */
+function inProportion(document: Document, page: PlacedPage, box: Box, picture: string): Box {
+  const { width, height } = get(document, 'picture', picture);
+  const grid = pageGrid(formatOf(document), page.master, page.side);
+  const { columns, lines } = stretchOf(grid, box);
+  const deep = Math.max(1, Math.round((box.w * height) / width / grid.step));
+  return stretchBox(grid, { columns, lines: [lines[0], Math.min(lines[1], lines[0] + deep - 1)] });
+}

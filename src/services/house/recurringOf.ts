@@ -1,0 +1,10 @@
+import { recurringRecords } from '@/core/plan/recurring';
+import type { DocumentRecord } from '@/core/records/index';
+import { loadRecords } from '@/store/documents';
+import { listHouses } from '@/store/publications';
+
+/** The recurring pages of a publication's house, with all that lies on them; nothing where it has no house. */
+export async function recurringOf(publication: string): Promise<readonly DocumentRecord[]> {
+  const house = (await listHouses()).get(publication);
+  return house === undefined ? [] : recurringRecords((await loadRecords(house)).records);
+}
