@@ -3,7 +3,7 @@ import { paperGrid } from '../page/refit';
 import { all, type Document, find, framesOn, get } from '../records/document';
 import type { Diff } from '../records/diff';
 import type { FrameRecord, PageRecord, TextRecord } from '../records/index';
-import { copyOfPage, sideOf } from '../plan/recurring';
+import { copyOfPage, sideOf } from './recurring';
 import { said } from '../records/said';
 import { ActionError, Edit, newId, orderBehind } from './edit';
 import { removeFrames } from './frames';

@@ -10,7 +10,7 @@ import type { BodyNode, TextRole } from '../records/text';
 import { checkBody, plainBody } from '../records/body';
 import { said } from '../records/said';
 import type { StoryState } from '../records/story';
-import { isDay } from '../plan/recurrence';
+import { isDay } from '../records/day';
 import { ActionError, Edit, newId, orderAfter, orderBehind } from './edit';
 import { growingText, NO_WRAP, pageWithGrid, putFrame, textColumns } from './frames';
 import { putPages } from './pages';

@@ -1,7 +1,8 @@
 import { addMonths, addWeeks, formatISO, getISOWeek, getISOWeekYear, lastDayOfMonth, parseISO } from 'date-fns';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { isDay, isFrequency, nextDate, nextIssue, nextNumber, numbersIn, seasonOf } from './recurrence';
+import { isDay } from '../records/day';
+import { isFrequency, nextDate, nextIssue, nextNumber, numbersIn, seasonOf } from './recurrence';
 
 const day = fc
   .date({ min: new Date('1990-01-01'), max: new Date('2090-12-31'), noInvalidDate: true })

@@ -47,7 +47,7 @@ describe('a house to begin with', () => {
 
 describe('an issue that begins', () => {
   it('is a copy of its house, with pages, folios and fields', async () => {
-    const house = startingHouse('newsletter', 'de');
+    const house = startingHouse('newsletter', 'de', { pages: [] });
     const page = { id: 'model', kind: 'page', order: 'a0', master: 'text' } as const;
     const records = startIssue([...house, page], ORDER);
     for (const record of records) expect(SCHEMAS[record.kind].validate(record).error).toBeUndefined();
@@ -56,7 +56,7 @@ describe('an issue that begins', () => {
     expect(issue.records.has('model')).toBe(false);
     const pages = placedPages(issue);
     expect(pages.map(({ master }) => master.id)).toEqual(['plain', 'text', 'text', 'text', 'text', 'text', 'text', 'plain']);
-    expect(framesOn(issue, 'text')).toHaveLength(4);
+    expect(framesOn(issue, 'text')).toHaveLength(6);
     const { composer } = await composerFor(issue);
     const words = (at: number) =>
       composer
@@ -71,7 +71,7 @@ describe('an issue that begins', () => {
   });
 
   it('takes one master where there is but one', () => {
-    const house = startingHouse('magazine', 'en-GB').filter(({ id }) => id !== 'plain');
+    const house = startingHouse('magazine', 'en-GB', { pages: [] }).filter(({ id }) => id !== 'plain');
     const pages = startIssue(house, { ...ORDER, pages: 2 }).filter((record) => record.kind === 'page');
     expect(pages.map(({ master }) => master)).toEqual(['text', 'text']);
   });

@@ -4,7 +4,7 @@ import { emptied } from '../actions/slots';
 import { mastersOf, placedPages } from '../page/pages';
 import { all, type Document, documentOf, find, framesOn } from '../records/document';
 import type { DocumentRecord, PageRecord } from '../records/index';
-import { copyOfPage, onTheirSides, recurringPages, sideOf } from './recurring';
+import { copyOfPage, onTheirSides, recurringPages, sideOf } from '../actions/recurring';
 
 /** What is said of an issue when it is started. */
 export interface NewIssue {

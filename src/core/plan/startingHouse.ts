@@ -3,7 +3,10 @@ import { mm } from '../length/length';
 import { noDetails } from '../records/details';
 import { snappedBottom, USUAL_MARGINS } from '../page/practice';
 import type { CharacterStyleRecord, DocumentRecord, FormatRecord, MasterRecord, PaletteRecord } from '../records/index';
-import { type Role, ROLES } from '../records/swatch';
+import { textContent } from '../records/frame';
+import { pageGrid, stretchBox } from '../page/grid';
+import { recurringDesign } from './recurringDesigns';
+import { type Cmyk, type Role, ROLES } from '../records/swatch';
 import type { ParagraphProperties } from '../records/paragraphStyle';
 import type { FieldName, InlineNode } from '../records/text';
 
@@ -24,11 +27,26 @@ const BEGINNINGS: Readonly<
 const SERIF = 'Source Serif 4';
 const SANS = 'Archivo';
 
+/** What of a kind's design a house begins with. */
+export interface Start {
+  /** Only a format, a grid and styles: masters are empty, and there are no recurring pages. */
+  readonly blank?: boolean | undefined;
+  /** Recurring pages to take, by id; all when not said. */
+  readonly pages?: readonly string[] | undefined;
+  /** Which of its palettes is in use, from 0. */
+  readonly palette?: number | undefined;
+}
+
 /**
- * A plain house of a kind: a format with its grid, one master with a running head and folios and one without, and
- * the styles that copy is set in. Everything in it is meant to be changed.
+ * The house that a publication of a kind begins with: a format with its grid, masters with a running head, folios and a
+ * flow area, recurring pages with slots, the styles that copy is set in, and three palettes. Everything in it is meant
+ * to be changed.
  */
-export function startingHouse(kind: PublicationKind, language: string): DocumentRecord[] {
+export function startingHouse(
+  kind: PublicationKind,
+  language: string,
+  { blank = false, pages, palette = 0 }: Start = {},
+): DocumentRecord[] {
   const { width, height, columns, gutter, textSpan, size, leading } = BEGINNINGS[kind];
   const format: FormatRecord = {
     id: 'format',
@@ -52,52 +70,107 @@ export function startingHouse(kind: PublicationKind, language: string): Document
     gutter,
     textSpan,
   });
+  const [text, plain] = [master('text', 'Text'), master('plain', 'Plain, no folio')];
+  const design = [noDetails(language), format, text, plain, ...swatches(kind, palette), ...styles(kind, size, leading)];
+  if (blank) return design;
   return [
-    noDetails(language),
-    format,
-    master('text', 'Text'),
-    master('plain', 'Plain, no folio'),
-    ...swatches(),
-    ...styles(size, leading),
-    ...furniture(format, master('text', 'Text'), leading),
+    ...design,
+    ...furniture(format, text, leading),
+    ...flowArea(format, text),
+    ...taken(recurringDesign(kind, format, text, plain), pages),
   ];
+}
+
+/** Recurring pages with what lies on them, as far as they are wanted. */
+function taken(records: readonly DocumentRecord[], pages: readonly string[] | undefined): DocumentRecord[] {
+  if (pages === undefined) return [...records];
+  const dropped = new Set(records.flatMap((record) => (record.kind === 'page' && !pages.includes(record.id) ? [record.id] : [])));
+  const frames = records.flatMap((record) => (record.kind === 'frame' && dropped.has(record.on) ? [record] : []));
+  const gone = new Set(frames.flatMap(({ id, content }) => (content.type === 'text' ? [id, content.text] : [id])));
+  return records.filter(({ id }) => !dropped.has(id) && !gone.has(id));
+}
+
+/** Running text takes the whole type area of left and right pages. */
+function flowArea(format: FormatRecord, text: MasterRecord): DocumentRecord[] {
+  const { type: _, text: __, order: ___, ...plain } = textContent('');
+  return (['left', 'right'] as const).map((side, i): DocumentRecord => {
+    const grid = pageGrid(format, text, side);
+    return {
+      id: `flow-${side}`,
+      kind: 'frame',
+      on: text.id,
+      side,
+      box: stretchBox(grid, { columns: [1, text.columns], lines: [1, grid.lines] }),
+      order: `a${4 + i}`,
+      content: {
+        type: 'slot',
+        takes: 'flow',
+        set: 'flow',
+        name: 'Flow area',
+        order: `a${i}`,
+        layout: { ...plain, columns: Math.max(1, Math.floor(text.columns / text.textSpan)), gutter: text.gutter },
+      },
+      wrap: NO_WRAP,
+    };
+  });
 }
 
 type Colours = PaletteRecord['colours'];
 
-/** Three palettes to begin with, of which the first is in use. */
-const PALETTES: readonly (readonly [string, Colours])[] = [
-  [
-    'Harbour blue',
-    {
-      ink: [0, 0, 0, 1],
-      paper: [0, 0, 0, 0],
-      accent1: [0.9, 0.45, 0.1, 0.15],
-      accent2: [0.05, 0.75, 0.85, 0],
-      tint: [0.1, 0.03, 0.02, 0],
-    },
+/** On white paper. */
+const palette = (ink: Cmyk, accent1: Cmyk, accent2: Cmyk, tint: Cmyk): Colours => ({
+  ink,
+  paper: [0, 0, 0, 0],
+  accent1,
+  accent2,
+  tint,
+});
+
+/** Three palettes for each kind to begin with. */
+const PALETTES: Readonly<Record<PublicationKind, readonly (readonly [string, Colours])[]>> = {
+  magazine: [
+    [
+      'Harbour blue',
+      {
+        ink: [0, 0, 0, 1],
+        paper: [0, 0, 0, 0],
+        accent1: [0.9, 0.45, 0.1, 0.15],
+        accent2: [0.05, 0.75, 0.85, 0],
+        tint: [0.1, 0.03, 0.02, 0],
+      },
+    ],
+    [
+      'Kiln',
+      {
+        ink: [0, 0.1, 0.1, 0.95],
+        paper: [0, 0, 0, 0],
+        accent1: [0.1, 0.85, 0.9, 0.1],
+        accent2: [0.7, 0.3, 0.4, 0.2],
+        tint: [0.02, 0.06, 0.1, 0],
+      },
+    ],
+    [
+      'Moss',
+      {
+        ink: [0.2, 0, 0.2, 0.92],
+        paper: [0, 0, 0, 0],
+        accent1: [0.7, 0.25, 0.8, 0.25],
+        accent2: [0.05, 0.45, 0.9, 0.05],
+        tint: [0.06, 0.01, 0.1, 0],
+      },
+    ],
   ],
-  [
-    'Kiln',
-    {
-      ink: [0, 0.1, 0.1, 0.95],
-      paper: [0, 0, 0, 0],
-      accent1: [0.1, 0.85, 0.9, 0.1],
-      accent2: [0.7, 0.3, 0.4, 0.2],
-      tint: [0.02, 0.06, 0.1, 0],
-    },
+  newsletter: [
+    ['Slate and rust', palette([0.4, 0.2, 0.1, 0.85], [0.75, 0.35, 0.25, 0.25], [0.1, 0.7, 0.85, 0.1], [0.08, 0.03, 0.03, 0.02])],
+    ['Bottle green', palette([0, 0, 0, 1], [0.85, 0.3, 0.7, 0.3], [0.05, 0.35, 0.9, 0.05], [0.08, 0, 0.1, 0])],
+    ['Heather', palette([0.2, 0.3, 0, 0.9], [0.45, 0.65, 0.15, 0.2], [0.6, 0.15, 0.35, 0.1], [0.03, 0.07, 0.01, 0])],
   ],
-  [
-    'Moss',
-    {
-      ink: [0.2, 0, 0.2, 0.92],
-      paper: [0, 0, 0, 0],
-      accent1: [0.7, 0.25, 0.8, 0.25],
-      accent2: [0.05, 0.45, 0.9, 0.05],
-      tint: [0.06, 0.01, 0.1, 0],
-    },
+  newspaper: [
+    ['Black and vermilion', palette([0, 0, 0, 1], [0.05, 0.85, 0.85, 0.05], [0.6, 0.35, 0.2, 0.3], [0, 0, 0.02, 0.08])],
+    ['Harbour', palette([0.3, 0.1, 0, 0.95], [0.95, 0.6, 0.1, 0.2], [0.1, 0.6, 0.75, 0.05], [0.08, 0.03, 0, 0.03])],
+    ['Peat', palette([0.1, 0.2, 0.3, 0.9], [0.3, 0.6, 0.7, 0.4], [0.55, 0.25, 0.45, 0.2], [0.02, 0.04, 0.08, 0.02])],
   ],
-];
+};
 
 const NAMES: Readonly<Record<Role, string>> = {
   ink: 'Ink',
@@ -107,12 +180,18 @@ const NAMES: Readonly<Record<Role, string>> = {
   tint: 'Tint',
 };
 
-const swatches = (): DocumentRecord[] => [
-  ...ROLES.map((role): DocumentRecord => ({ id: role, kind: 'swatch', name: NAMES[role], cmyk: PALETTES[0]![1][role], role })),
-  ...PALETTES.map(([name, colours], i): DocumentRecord => ({ id: `palette-${i + 1}`, kind: 'palette', name, colours })),
-];
+function swatches(kind: PublicationKind, inUse: number): DocumentRecord[] {
+  const colours = (PALETTES[kind][inUse] ?? PALETTES[kind][0]!)[1];
+  return [
+    ...ROLES.map((role): DocumentRecord => ({ id: role, kind: 'swatch', name: NAMES[role], cmyk: colours[role], role })),
+    ...PALETTES[kind].map(([name, own], i): DocumentRecord => ({ id: `palette-${i + 1}`, kind: 'palette', name, colours: own })),
+  ];
+}
 
-function styles(size: number, leading: number): DocumentRecord[] {
+/** Names and colours of the palettes of a kind, for choosing one. */
+export const palettesOf = (kind: PublicationKind): readonly (readonly [string, PaletteRecord['colours']])[] => PALETTES[kind];
+
+function styles(kind: PublicationKind, size: number, leading: number): DocumentRecord[] {
   const still = { hyphens: false, align: 'left', firstIndent: 0 } as const;
   const style = (id: string, name: string, properties: Partial<ParagraphProperties>, basedOn?: string): DocumentRecord => ({
     id,
@@ -160,6 +239,35 @@ function styles(size: number, leading: number): DocumentRecord[] {
     style('caption', 'Caption', { ...small, size: size - 2, leading: size + 0.5 }),
     style('credit', 'Credit', { ...small, size: size - 3.5, leading: size - 1.5, letterCase: 'upper', tracking: 40 }),
     style('pullQuote', 'Pull quote', { ...display, italic: true, size: 1.7 * size, leading: 2 * size, swatch: 'accent1' }),
+    style('nameplate', 'Nameplate', {
+      ...still,
+      family: kind === 'newsletter' ? SANS : SERIF,
+      weight: kind === 'newspaper' ? 700 : 900,
+      size: 60,
+      leading: 60,
+      onGrid: false,
+      tracking: kind === 'newsletter' ? -20 : -15,
+      swatch: kind === 'magazine' ? 'accent1' : 'ink',
+    }),
+    style('issueLine', 'Issue line', {
+      ...small,
+      weight: 600,
+      size: 8.5,
+      leading: 11,
+      align: kind === 'magazine' ? 'left' : 'centre',
+    }),
+    style('contents', 'Contents', {
+      ...still,
+      family: SERIF,
+      size: size + 1,
+      leading: 1.5 * leading,
+      tabs: [{ at: 2.2 * leading, align: 'left' }],
+      leftIndent: 2.2 * leading,
+      firstIndent: -2.2 * leading,
+      onGrid: false,
+    }),
+    style('imprint', 'Imprint', { ...small, size: size - 2, leading: size + 1 }),
+    style('imprintHead', 'Imprint, head', { weight: 700, swatch: 'accent1' }, 'imprint'),
     style('folio', 'Folio', { ...small, weight: 600, size: 8, leading: 10 }),
     style('folioRight', 'Folio, right page', { align: 'right' }, 'folio'),
     style('runningHead', 'Running head', { ...small, weight: 600, size: 7.5, leading: 10, swatch: 'accent1' }),

@@ -1,4 +1,4 @@
-import { recurringRecords } from '@/core/plan/recurring';
+import { recurringRecords } from '@/core/actions/recurring';
 import type { DocumentRecord } from '@/core/records/index';
 import { loadRecords } from '@/store/documents';
 import { listHouses } from '@/store/publications';

@@ -1,6 +1,6 @@
 import { nanoid } from 'nanoid';
 import { MOST_PAGES } from '@/core/actions/pages';
-import { isDay } from '@/core/plan/recurrence';
+import { isDay } from '@/core/records/day';
 import { startIssue } from '@/core/plan/startIssue';
 import { documentHead, loadRecords, NoSuchDocumentError } from '@/store/documents';
 import { findPublication, insertIssue, listHouses } from '@/store/publications';

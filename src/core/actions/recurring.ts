@@ -1,5 +1,5 @@
-import { refitFrame } from '../actions/refitFrame';
-import { Edit, newId } from '../actions/edit';
+import { refitFrame } from './refitFrame';
+import { Edit, newId } from './edit';
 import { formatOf, placedPages } from '../page/pages';
 import { paperGrid } from '../page/refit';
 import { all, type Document, documentOf, find, framesOn, get } from '../records/document';
