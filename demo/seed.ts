@@ -5,11 +5,13 @@ import { readPicture } from '@/formats/pictures/read';
 import { putBlob } from '@/store/blobs';
 import { insertDocument } from '@/store/documents';
 import { insertPublication, listPublications } from '@/store/publications';
+import { BRIDLE_HOUSE, issue87 } from './bridleLine/issue87';
+import { issue1206, PACKET_HOUSE } from './ternhavenPacket/issue1206';
 import { LONGSPAR_HOUSE } from './longspar/house';
 import { issue14 } from './longspar/issue14';
 import { drawn, PICTURES } from './longspar/pictures';
 
-/** Fills an empty database with the demo: Longspar, its house and its issue No. 14. Gives false when it is not empty. */
+/** Fills an empty database with the demo: three publications, each with its house and an issue. Gives false when it is not empty. */
 export async function seed(): Promise<boolean> {
   if ((await listPublications()).length > 0) return false;
   const pictures = new Map<string, Omit<PictureRecord, 'kind' | 'id' | 'order'>>();
@@ -24,6 +26,17 @@ export async function seed(): Promise<boolean> {
   await insertDocument({ id: 'longspar-house', publication: 'longspar', kind: 'house', name: 'House' }, LONGSPAR_HOUSE);
   await insertDocument({ id: 'longspar-14', publication: 'longspar', kind: 'issue', name: 'No. 14, Winter' }, [
     ...issue.records.values(),
+  ]);
+  const bridle = (await composerFor(documentOf(BRIDLE_HOUSE))).composer;
+  await insertPublication({ id: 'bridle-line', name: 'The Bridle Line', kind: 'newsletter', frequency: 'monthly' });
+  await insertDocument({ id: 'bridle-house', publication: 'bridle-line', kind: 'house', name: 'House' }, BRIDLE_HOUSE);
+  await insertDocument({ id: 'bridle-87', publication: 'bridle-line', kind: 'issue', name: 'No. 87, December 2026' }, [
+    ...(await issue87(pictures, bridle)).records.values(),
+  ]);
+  await insertPublication({ id: 'packet', name: 'The Ternhaven Packet', kind: 'newspaper', frequency: 'weekly' });
+  await insertDocument({ id: 'packet-house', publication: 'packet', kind: 'house', name: 'House' }, PACKET_HOUSE);
+  await insertDocument({ id: 'packet-1206', publication: 'packet', kind: 'issue', name: 'No. 1206, 3 December' }, [
+    ...(await issue1206()).records.values(),
   ]);
   return true;
 }

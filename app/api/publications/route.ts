@@ -10,6 +10,11 @@ const ORDER = Joi.object<NewPublication>({
   kind: Joi.valid('magazine', 'newsletter', 'newspaper').required(),
   frequency: Joi.string().allow('').max(40).required(),
   language: Joi.string().max(20).required(),
+  start: Joi.object({
+    blank: Joi.boolean(),
+    pages: Joi.array().items(Joi.string().max(40)).max(40),
+    palette: Joi.number().integer().min(0).max(2),
+  }),
 });
 
 export const POST = handler(NO_PARAMS, async (request) =>

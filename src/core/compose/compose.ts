@@ -251,9 +251,11 @@ export class Composer {
       const shown = values ? values(own, node) : NO_VALUES;
       return shown.length === 0 && !last ? ALONE : { values: shown, endsStory: last };
     };
+    /** The situation of each paragraph; the last one of a table's. */
+    const met: Situation[] = [];
     const make = (i: number): Fillable => {
       const last = endsStory && i === lastParagraph;
-      return this.#fillable(document, blocks[i]!, (node) => situation(node, last));
+      return this.#fillable(document, blocks[i]!, (node) => (met[i] = situation(node, last)));
     };
     const last = endsStory ? lastParagraph : -1;
     if (kept && width === undefined) {
@@ -262,7 +264,7 @@ export class Composer {
       return ready;
     }
     let list = blocks.map((_, i) => make(i));
-    if (width !== undefined) list = this.#fittedTo(width, list, blocks);
+    if (width !== undefined) list = this.#fittedTo(width, list, blocks, met);
     const ready: MadeReady = { by, content: blocks, last, list, spans: list.some(spansColumns), shared: undefined };
     if (!values) this.#fillables.set(thread.key, ready);
     return ready;
@@ -329,7 +331,7 @@ export class Composer {
   }
 
   /** Paragraphs at the size at which the longest line of any of them fills the width. */
-  #fittedTo(width: number, list: readonly Fillable[], blocks: readonly BlockNode[]): Fillable[] {
+  #fittedTo(width: number, list: readonly Fillable[], blocks: readonly BlockNode[], met: readonly Situation[]): Fillable[] {
     let longest = 0;
     for (const block of list) if (block.type === 'paragraph') longest = Math.max(longest, naturalWidth(block.source));
     if (longest === 0) return [...list];
@@ -339,11 +341,12 @@ export class Composer {
       const node = blocks[i]!;
       if (block.type !== 'paragraph' || node.type !== 'paragraph') return block;
       const { style } = block.source;
-      const key = `fit ${factor}`;
+      const situation = met[i] ?? ALONE;
+      const key = `fit ${factor} ${situation.values.join('|')}`;
       const known = this.#prepared.get(node)?.get(key);
       if (known?.style === style) return { ...block, source: known.prepared };
       const scaled = { ...style, size: style.size * factor, leading: style.leading * factor, hyphens: false };
-      const source = prepare(node, scaled, this.#setting);
+      const source = prepare(node, scaled, this.#setting, situation);
       this.#prepared.get(node)?.set(key, { style, prepared: source });
       return { ...block, source };
     });

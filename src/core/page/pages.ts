@@ -1,3 +1,4 @@
+import { overlaps } from '../geometry/box';
 import { type Document, all, find, framesOn, get } from '../records/document';
 import type { FormatRecord, FrameRecord, MasterRecord, PageRecord, SectionRecord } from '../records/index';
 import type { Folios } from '../records/section';
@@ -76,10 +77,16 @@ export function masterFrames(document: Document, id: string, side: 'left' | 'rig
   );
 }
 
-/** What a page shows of its master: all but the frames in whose place others stand. */
+/**
+ * What a page shows of its master: all but the frames in whose place others stand, and without a flow area that text of
+ * the page's own lies in, since then the page is laid out otherwise.
+ */
 export function inheritedFrames(document: Document, { page, master, side }: PlacedPage): FrameRecord[] {
+  const own = framesOn(document, page.id);
+  const texts = own.filter(({ content }) => content.type === 'text' || content.type === 'slot');
+  const isFlow = ({ content }: FrameRecord) => content.type === 'slot' && content.takes === 'flow';
   return shownOf(document, [...mastersUnder(document, master.id).map(({ id }) => id), page.id], side).filter(
-    ({ on }) => on !== page.id,
+    (frame) => frame.on !== page.id && !(isFlow(frame) && texts.some(({ box }) => overlaps(box, frame.box, 1))),
   );
 }
 

@@ -46,7 +46,7 @@ function cells(document: Document, grid: PageGrid, frames: readonly FrameRecord[
 
 /** Rules and panels are under what they serve; slots count for nothing until they are filled. */
 function takerOf(document: Document, { content }: FrameRecord): Taker | undefined {
-  if (content.type === 'advertisement') return 'advertisements';
+  if (content.type === 'advertisement') return content.advertisement === undefined ? undefined : 'advertisements';
   if (content.type === 'picture') return content.picture === undefined ? undefined : 'pictures';
   return content.type === 'text' && find(document, 'text', content.text) ? 'text' : undefined;
 }

@@ -176,10 +176,10 @@ const DESIGNS: Readonly<Record<PublicationKind, (page: Put, text: MasterRecord, 
     const news = page('news', 'News', undefined, text);
     news.text([1, n, 1, 4], [paragraph('headline', 'News')]);
     news.rule([1, n, 5]);
-    news.story('one', 'First item', [1, 4, 6, 30], 4);
+    news.story('one', 'First item', [1, 4, 6, 30], 6);
     news.picture([5, n, 6, 18]);
-    news.story('two', 'Second item', [5, n, 19, end], 4);
-    news.story('three', 'Third item', [1, 4, 32, end], 4);
+    news.story('two', 'Second item', [5, n, 20, end], 9);
+    news.story('three', 'Third item', [1, 4, 32, end], 6);
     const back = page('back', 'Back page', 'back', plain);
     back.advertisement([1, n, 1, end]);
   },
@@ -191,7 +191,7 @@ const DESIGNS: Readonly<Record<PublicationKind, (page: Put, text: MasterRecord, 
     front.rule([1, n, 8]);
     front.text([1, n, 8, 9], [paragraph('issueLine', field('strapline'), '   No. ', field('number'), ', ', field('season'))]);
     front.rule([1, n, 10]);
-    front.story('lead', 'Lead story', [1, n - 1, 11, end - 16], 5);
+    front.story('lead', 'Lead story', [1, n - 1, 11, end - 16], 6);
     front.picture([1, n - 1, end - 14, end]);
     front.panel([n, n, 11, end]);
     front.text([n, n, 11, end], [paragraph('crosshead', 'Inside'), contentsLine('contents')], { grows: false, inset: 8 });
@@ -224,16 +224,16 @@ const DESIGNS: Readonly<Record<PublicationKind, (page: Put, text: MasterRecord, 
     front.slot('lead', 'Lead story', 'headline', [1, n - 2, 14, 21]);
     front.picture([1, n - 2, 22, half]);
     front.slot('lead', 'Lead story', 'body', [1, n - 2, half + 2, end]);
-    front.story('second', 'Second story', [n - 1, n, 14, end - 22], 6);
+    front.story('second', 'Second story', [n - 1, n, 14, end - 22], 10);
     front.panel([n - 1, n, end - 20, end]);
     front.text([n - 1, n, end - 20, end], [paragraph('crosshead', 'Inside'), contentsLine('contents')], {
       grows: false,
       inset: 7,
     });
     const news = page('news', 'News', undefined, text);
-    news.story('one', 'First story', [1, n - 2, 1, half], 6);
-    news.story('two', 'Second story', [n - 1, n, 1, half], 6);
-    news.story('three', 'Third story', [1, n / 2, half + 2, end], 5);
+    news.story('one', 'First story', [1, n - 2, 1, half], 7);
+    news.story('two', 'Second story', [n - 1, n, 1, half], 10);
+    news.story('three', 'Third story', [1, n / 2, half + 2, end], 7);
     news.advertisement([n / 2 + 1, n, half + 2, end]);
     const letters = page('letters', 'Letters', undefined, text);
     letters.text([1, n, 1, 5], [paragraph('headline', 'Letters')]);
@@ -242,8 +242,8 @@ const DESIGNS: Readonly<Record<PublicationKind, (page: Put, text: MasterRecord, 
     letters.picture([n - 1, n, 7, 30]);
     letters.advertisement([n - 1, n, 32, end]);
     const back = page('back', 'Back page', 'back', text);
-    back.story('lead', 'Sport', [1, n - 2, 1, end - 34], 6);
-    back.story('second', 'Results', [n - 1, n, 1, end - 34], 4);
+    back.story('lead', 'Sport', [1, n - 2, 1, end - 34], 7);
+    back.story('second', 'Results', [n - 1, n, 1, end - 34], 7);
     back.advertisement([1, n, end - 32, end]);
   },
 };

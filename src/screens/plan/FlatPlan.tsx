@@ -3,10 +3,9 @@
 import { useEffect, useMemo, useRef, type PointerEvent as ReactPointerEvent } from 'react';
 import type { ComposerClient } from '@/client/composerClient';
 import type { Fit } from '@/core/compose/fit';
-import { slotsOn } from '@/core/page/slots';
 import { slotKey } from '@/core/compose/slotFits';
-import { placedPages, type PlacedPage, spreads } from '@/core/page/pages';
-import { all, type Document, framesOn, threadOf } from '@/core/records/document';
+import { inheritedFrames, placedPages, type PlacedPage, spreads } from '@/core/page/pages';
+import { all, type Document, find, framesOn, threadOf } from '@/core/records/document';
 import type { FormatRecord, StoryRecord } from '@/core/records/index';
 import { SmallPage } from './SmallPage';
 
@@ -117,8 +116,6 @@ export function FlatPlan(props: FlatPlanProps) {
             {pages.map((page) => {
               const { id } = page.page;
               const under = unders.get(id);
-              const waits = slotsOn(document, page).find(({ content: { takes } }) => takes === 'body' || takes === 'flow');
-              const words = waits && slots.get(slotKey(waits.id, id));
               return (
                 <div key={id} className="relative" style={{ width: across }}>
                   <p className="narrower h-3.5 truncate leading-none font-semibold opacity-80" data-section-name>
@@ -149,12 +146,7 @@ export function FlatPlan(props: FlatPlanProps) {
                     onKeyDown={(event) => onKey(page, event)}
                   >
                     <SmallPage composer={composer} page={id} width={across - 1} height={height - 2} />
-                    {waits && (
-                      <span className="narrower absolute inset-x-1.5 bottom-2 leading-tight opacity-80">
-                        {waits.content.takes === 'flow' ? '' : waits.content.name}
-                        {words !== undefined && <span className="block">{words} words</span>}
-                      </span>
-                    )}
+                    <Labels document={document} page={page} slots={slots} k={across / format.width} />
                   </button>
                   <span className="flex h-1.5 gap-px pt-[3px]" aria-hidden="true">
                     {(under?.stories.length ?? 0) === 0 && <span className="bg-base-300 h-1 flex-1" />}
@@ -165,7 +157,7 @@ export function FlatPlan(props: FlatPlanProps) {
                   <p className="narrow flex items-baseline pt-0.5 leading-tight">
                     <span className="font-semibold">{page.folio}</span>
                     {under?.fit && (
-                      <span className={`ml-auto pr-0.5 ${under.fit.over ? 'text-error font-semibold' : 'opacity-70'}`}>
+                      <span className={`ml-auto pr-1.5 ${under.fit.over ? 'text-error font-semibold' : 'opacity-70'}`}>
                         {under.fit.words}
                       </span>
                     )}
@@ -179,6 +171,46 @@ export function FlatPlan(props: FlatPlanProps) {
       </div>
     </div>
   );
+}
+
+/** What waits on a page, and whose advertisements stand there without their picture yet, said where they are. */
+function Labels({
+  document,
+  page,
+  slots,
+  k,
+}: {
+  document: Document;
+  page: PlacedPage;
+  slots: ReadonlyMap<string, number>;
+  k: number;
+}) {
+  const said = new Set<string>();
+  return [...inheritedFrames(document, page), ...framesOn(document, page.page.id)].map((frame) => {
+    const { content, box } = frame;
+    let name: string | undefined;
+    let words: number | undefined;
+    if (content.type === 'slot' && (content.takes === 'body' || content.takes === 'flow') && !said.has(content.set)) {
+      said.add(content.set);
+      name = content.takes === 'flow' ? undefined : content.name;
+      words = slots.get(slotKey(frame.id, page.page.id));
+    }
+    if (content.type === 'advertisement') {
+      const booked = find(document, 'advertisement', content.advertisement);
+      name = booked ? (booked.picture === undefined ? booked.name : undefined) : 'Advertisement';
+    }
+    if ((name === undefined && words === undefined) || box.w * k < 24 || box.h * k < 12) return null;
+    return (
+      <span
+        key={frame.id}
+        className="narrower pointer-events-none absolute overflow-hidden text-[0.62rem] leading-[1.15] text-[#14213d] opacity-80"
+        style={{ left: box.x * k + 3, top: box.y * k + 2, width: box.w * k - 5, maxHeight: box.h * k - 3 }}
+      >
+        {name}
+        {words !== undefined && <span className="block">{words.toLocaleString('en-GB')} words</span>}
+      </span>
+    );
+  });
 }
 
 function pageLabel(page: PlacedPage, under: Under | undefined): string {

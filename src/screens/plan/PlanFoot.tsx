@@ -83,7 +83,7 @@ export function PlanFoot({ document, actions, showsMarks, onMarks }: PlanFootPro
           <p className="text-success">A multiple of four, as printing asks.</p>
         )}
       </section>
-      <section aria-label="Signatures" className="flex w-56 flex-col gap-1.5">
+      <section aria-label="Signatures" className="flex w-60 flex-col gap-1.5">
         <h2 className="chapter">Signatures</h2>
         <p className="leading-tight">
           {signatureWords(list)}
@@ -99,14 +99,16 @@ export function PlanFoot({ document, actions, showsMarks, onMarks }: PlanFootPro
           onChange={(next) => actions.binding({ kind: next, signature })}
         />
         <div className="flex items-end gap-2">
-          <Select
-            label="Pages a sheet"
-            value={String(signature) as `${SignatureSize}`}
-            of={SIGNATURE_SIZES.map((size) => ({ value: String(size) as `${SignatureSize}`, name: String(size) }))}
-            onChange={(size) => actions.binding({ kind, signature: Number(size) as SignatureSize })}
-          />
+          <div className="w-24">
+            <Select
+              label="Pages to a sheet"
+              value={String(signature) as `${SignatureSize}`}
+              of={SIGNATURE_SIZES.map((size) => ({ value: String(size) as `${SignatureSize}`, name: String(size) }))}
+              onChange={(size) => actions.binding({ kind, signature: Number(size) as SignatureSize })}
+            />
+          </div>
           <button type="button" className="btn btn-xs" aria-pressed={showsMarks} onClick={() => onMarks(!showsMarks)}>
-            {showsMarks ? 'Hide on pages' : 'Show on pages'}
+            On pages
           </button>
           <button type="button" className="btn btn-xs" onClick={() => setSheets(true)}>
             Sheets

@@ -3,6 +3,7 @@
 import { differenceInCalendarDays, format, parseISO } from 'date-fns';
 import Link from 'next/link';
 import { useState } from 'react';
+import type { PublicationKind } from '@/core/plan/startingHouse';
 import { isFrequency } from '@/core/plan/recurrence';
 import { KiteMark } from '@/parts/KiteMark';
 import { NewPublication } from './NewPublication';
@@ -28,20 +29,34 @@ export interface ShelfPublication {
 
 /** The first screen: the publications and their issues. */
 export function ShelfScreen({ publications, today }: { publications: readonly ShelfPublication[]; today: string }) {
-  const [asked, setAsked] = useState<'publication' | { readonly issueOf: ShelfPublication }>();
+  const [asked, setAsked] = useState<{ readonly kind: PublicationKind } | { readonly issueOf: ShelfPublication }>();
   const close = () => setAsked(undefined);
   return (
     <div className="flex min-h-full flex-col">
       <header className="border-base-300 bg-base-100 flex h-11 items-center gap-2 border-b px-3">
         <KiteMark />
         <h1 className="font-semibold">Shelf</h1>
-        <button type="button" className="btn btn-sm ml-auto" onClick={() => setAsked('publication')}>
+        <button type="button" className="btn btn-sm ml-auto" onClick={() => setAsked({ kind: 'magazine' })}>
           New publication
         </button>
       </header>
       <main className="mx-auto w-full max-w-5xl px-8 py-8">
         {publications.length === 0 && (
-          <p>No publication is on the shelf yet. “New publication” begins one: a magazine, a newsletter or a newspaper.</p>
+          <section aria-label="Starting points">
+            <p className="pb-5 text-base">No publication is on the shelf yet. Begin with one of these, or with blank pages.</p>
+            <div className="flex gap-10">
+              {(['magazine', 'newsletter', 'newspaper'] as const).map((kind) => (
+                <button key={kind} type="button" className="group text-left" onClick={() => setAsked({ kind })}>
+                  <img
+                    src={`/api/designs/${kind}/0/1`}
+                    alt={`First page of the ${kind} design`}
+                    className="h-72 bg-white object-contain object-top shadow-[0_1px_4px_rgb(20_33_61/0.3)] outline-2 outline-offset-2 outline-transparent group-hover:outline-[var(--color-primary)]"
+                  />
+                  <span className="block pt-3 text-base font-semibold">A {kind}</span>
+                </button>
+              ))}
+            </div>
+          </section>
         )}
         {publications.map((publication) => (
           <section
@@ -97,8 +112,8 @@ export function ShelfScreen({ publications, today }: { publications: readonly Sh
           </section>
         ))}
       </main>
-      {asked === 'publication' && <NewPublication onClose={close} />}
-      {asked && asked !== 'publication' && (
+      {asked && 'kind' in asked && <NewPublication kind={asked.kind} onClose={close} />}
+      {asked && 'issueOf' in asked && (
         <NextIssue
           publication={asked.issueOf}
           frequency={isFrequency(asked.issueOf.frequency) ? asked.issueOf.frequency : 'irregular'}

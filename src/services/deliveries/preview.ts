@@ -1,5 +1,9 @@
 import sharp from 'sharp';
-import { all, documentOf } from '@/core/records/document';
+import type { PageList } from '@/core/compose/displayList';
+import { designSpecimen } from '@/core/plan/designSpecimen';
+import { type PublicationKind, startingHouse } from '@/core/plan/startingHouse';
+import { all, type Document, documentOf } from '@/core/records/document';
+import type { Shaper } from '@/core/type/shaper';
 import { composerFor } from '@/formats/faces/files';
 import { screenCopy } from '@/formats/pictures/read';
 import { outlinedPage } from '@/formats/svg/outlined';
@@ -17,6 +21,28 @@ export async function pagePicture(documentId: string, number: number, width: num
   const { composer, shaper } = await composerFor(document);
   const list = composer.compose(document).pages[number - 1];
   if (!list) throw new RangeError(`There is no page ${number}.`);
+  return drawn(document, list, shaper, width);
+}
+
+/** The recurring pages of a starting design in one of its palettes, filled with sample copy, as PNGs. */
+export async function designPictures(kind: PublicationKind, palette: number, width: number): Promise<Uint8Array[]> {
+  const house = documentOf(startingHouse(kind, 'en-GB', { palette }));
+  const document = designSpecimen(house, DESIGN_NAMES[kind]);
+  const { composer, shaper } = await composerFor(document);
+  const count = all(house, 'page').length;
+  const out: Uint8Array[] = [];
+  for (const list of composer.compose(document).pages.slice(0, count)) out.push(await drawn(document, list, shaper, width));
+  return out;
+}
+
+/** What the publications are called that designs are shown with. */
+const DESIGN_NAMES: Readonly<Record<PublicationKind, string>> = {
+  magazine: 'Halyard',
+  newsletter: 'The Mooring',
+  newspaper: 'The Quay Post',
+};
+
+async function drawn(document: Document, list: PageList, shaper: Shaper, width: number): Promise<Uint8Array> {
   const used = new Set(list.items.flatMap((item) => (item.type === 'picture' ? [item.picture] : [])));
   const sources = new Map<string, string>();
   for (const picture of all(document, 'picture')) {

@@ -41,12 +41,14 @@ const kept = new Kept<Uint8Array>(60);
 export async function previewPage(document: string, page: number, width: number): Promise<{ etag: string; png: Uint8Array }> {
   const { seq } = await documentHead(document);
   const etag = `${document}-${seq}-${page}-${width}`;
-  const make = () =>
-    new Promise<Uint8Array>((resolve, reject) => {
-      const worker = start({ job: 'preview', document, page, width });
-      worker.once('message', resolve);
-      worker.once('error', reject);
-      worker.once('exit', () => reject(new Error('The page could not be drawn.')));
-    });
-  return { etag, png: await kept.get(etag, make) };
+  return { etag, png: await kept.get(etag, () => typesetting({ job: 'preview', document, page, width })) };
 }
+
+/** What a typesetting thread answers to a job. @throws Error when it stops without an answer */
+export const typesetting = <T>(job: WorkerJob): Promise<T> =>
+  new Promise((resolve, reject) => {
+    const worker = start(job);
+    worker.once('message', resolve);
+    worker.once('error', reject);
+    worker.once('exit', () => reject(new Error('The page could not be drawn.')));
+  });

@@ -1,6 +1,6 @@
 import { nanoid } from 'nanoid';
 import { isFrequency } from '@/core/plan/recurrence';
-import { type PublicationKind, startingHouse } from '@/core/plan/startingHouse';
+import { type PublicationKind, type Start, startingHouse } from '@/core/plan/startingHouse';
 import { insertPublicationWithHouse, listPublications } from '@/store/publications';
 import { FieldError } from '../errors';
 
@@ -9,16 +9,18 @@ export interface NewPublication {
   readonly kind: PublicationKind;
   readonly frequency: string;
   readonly language: string;
+  /** What of the kind's design it takes. */
+  readonly start?: Start | undefined;
 }
 
-/** Puts a publication on the shelf, with a plain house of its kind; gives the house's id. @throws FieldError */
-export async function newPublication({ name, kind, frequency, language }: NewPublication): Promise<{ house: string }> {
+/** Puts a publication on the shelf, with a house of its kind; gives the house's id. @throws FieldError */
+export async function newPublication({ name, kind, frequency, language, start }: NewPublication): Promise<{ house: string }> {
   const own = name.trim();
   if (own === '') throw new FieldError('name', 'A publication has a name.');
   if (!isFrequency(frequency)) throw new FieldError('frequency', 'It comes out weekly, monthly, or 2 to 50 times a year.');
   const same = (await listPublications()).some((each) => each.name.toLowerCase() === own.toLowerCase());
   if (same) throw new FieldError('name', `“${own}” is on the shelf already.`);
   const house = nanoid(12);
-  await insertPublicationWithHouse({ id: nanoid(12), name: own, kind, frequency }, house, startingHouse(kind, language));
+  await insertPublicationWithHouse({ id: nanoid(12), name: own, kind, frequency }, house, startingHouse(kind, language, start));
   return { house };
 }
