@@ -77,6 +77,7 @@ export async function issue14(
         season: 'Winter',
         date: '2026-12-04',
         language: 'en-GB',
+        house: { seq: 0, settled: {} },
       },
       ...LONGSPAR_HOUSE,
       ...PAGES.map((id, i) => ({ id, kind: 'page' as const, order: `a${i}`, master: i === 0 || i === 7 ? 'plain' : 'feature' })),

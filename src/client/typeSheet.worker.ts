@@ -37,12 +37,13 @@ export type TypeSheet =
 
 const send = (message: TypeSheet | 'ready'): void => self.postMessage(message);
 
-/** Composes the type sheet of a house, away from the screen's own thread. */
+const shaper = new Shaper();
+const composer = new Composer(shaper);
+
+/** Composes the type sheet of a house, away from the screen's own thread; from one to the next only what changed is set. */
 async function make({ records, sample, body }: TypeSheetOrder): Promise<TypeSheet> {
   const house = documentOf(records);
-  const shaper = new Shaper();
   await loadFaces(shaper, facesOf(house));
-  const composer = new Composer(shaper);
   const list = specimens(house, composer, sample).map(({ item, ...rest }): PaintedSpecimen => ({
     ...rest,
     markup: paintItem(item, () => '')
@@ -57,8 +58,24 @@ async function make({ records, sample, body }: TypeSheetOrder): Promise<TypeShee
   };
 }
 
+let waiting: TypeSheetOrder | undefined;
+let working = false;
+
+/** Of several orders only the newest is made. */
+async function work(): Promise<void> {
+  if (working) return;
+  working = true;
+  while (waiting) {
+    const order = waiting;
+    waiting = undefined;
+    send(await make(order).catch((error: unknown) => ({ failed: error instanceof Error ? error.message : String(error) })));
+  }
+  working = false;
+}
+
 self.onmessage = ({ data }: MessageEvent<TypeSheetOrder>) => {
-  make(data).then(send, (error: unknown) => send({ failed: error instanceof Error ? error.message : String(error) }));
+  waiting = data;
+  void work();
 };
 
 send('ready');

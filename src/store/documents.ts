@@ -1,4 +1,4 @@
-import type { DocumentRecord } from '@/core/records/index';
+import type { DocumentRecord, RecordKind } from '@/core/records/index';
 import type { Change } from '@/core/records/change';
 import type { Diff } from '@/core/records/diff';
 import { pool, transaction, type Client } from './pool';
@@ -52,6 +52,32 @@ export async function loadRecords(id: string): Promise<{ seq: number; records: D
     const { rows } = await client.query<{ body: DocumentRecord }>('select body from record where document_id = $1', [id]);
     return { seq: head.rows[0].seq, records: rows.map((row) => row.body) };
   });
+}
+
+/** Records of some kinds that were put in after a change, with the number of the change that last put them in. */
+export async function recordsSince(
+  id: string,
+  seq: number,
+  kinds: readonly RecordKind[],
+): Promise<{ record: DocumentRecord; version: number }[]> {
+  const { rows } = await pool().query<{ record: DocumentRecord; version: number }>(
+    'select body as record, version::int from record where document_id = $1 and version > $2 and kind = any($3) order by version, id',
+    [id, seq, kinds],
+  );
+  return rows;
+}
+
+/** Records that were there and were removed after a change, with the number of the last change that did. */
+export async function removedSince(id: string, seq: number): Promise<{ id: string; kind: RecordKind; seq: number }[]> {
+  const { rows } = await pool().query<{ id: string; kind: RecordKind; seq: number }>(
+    `select removed ->> 'id' as id, removed ->> 'kind' as kind, max(c.seq)::int as seq
+       from change c, jsonb_array_elements(c.diff -> 'removed') as removed
+      where c.document_id = $1 and c.seq > $2
+        and not exists (select 1 from record r where r.document_id = $1 and r.id = removed ->> 'id')
+      group by 1, 2 order by 3`,
+    [id, seq],
+  );
+  return rows;
 }
 
 /** Changes after `seq`, the oldest first. */

@@ -8,12 +8,14 @@ import type { ParagraphProperties } from '../records/paragraphStyle';
 import { PLAIN, styleSheet } from '../type/styles';
 import type { Composer } from './compose';
 import type { Line, TextItem } from './displayList';
-import type { ParagraphNode } from '../records/text';
+import { said } from '../records/said';
+import type { BodyNode, ParagraphNode } from '../records/text';
 import { wordsThatFit } from './slotWords';
 
-/** A paragraph style shown in text that is composed with it, and what can be measured of it. */
+/** A style shown in text that is composed with it, and what can be measured of it. */
 export interface Specimen {
   readonly style: string;
+  readonly kind: 'paragraphStyle' | 'characterStyle';
   readonly name: string;
   readonly basedOn: string | undefined;
   readonly properties: ParagraphProperties;
@@ -71,22 +73,32 @@ export function specimens(house: Document, composer: Composer, sample: SampleTex
     const words = display ? [sample.headline] : sample.body.slice(0, properties.align === 'justify' ? RUNNING : 1);
     return specimenRecords(record, words, measure);
   });
+  // A character style is shown on some words of running text.
+  const running = (find(house, 'paragraphStyle', 'body') ?? all(house, 'paragraphStyle')[0])!;
+  const characters = all(house, 'characterStyle').map((record) => ({
+    record,
+    properties: { ...PLAIN, ...sheet.get(running.id), ...said(record.properties) },
+    display: false,
+    measure: measures.body,
+  }));
+  for (const { record } of characters) records.push(...markedRecords(record.id, running.id, sample.body[0] ?? '', measures.body));
   const composed = composer.compose(documentOf([...surface(house), ...records]));
   const items = new Map(composed.pages[0]!.items.flatMap((item) => (item.type === 'text' ? [[item.frame, item] as const] : [])));
-  return styles.map(({ record, properties, measure }): Specimen => {
+  return [...styles, ...characters].map(({ record, properties, measure }): Specimen => {
     const item = items.get(`frame-${record.id}`)!;
     const lines = item.columns.flatMap((column) => column.lines);
     const full = lines.filter((line) => !line.lastOfParagraph);
-    const characters = (full.length > 0 ? full : lines).map(charactersOf);
+    const counts = (full.length > 0 ? full : lines).map(charactersOf);
     return {
       style: record.id,
+      kind: record.kind,
       name: record.name,
-      basedOn: record.basedOn && find(house, 'paragraphStyle', record.basedOn)?.name,
+      basedOn: record.basedOn && find(house, record.kind, record.basedOn)?.name,
       properties,
       item,
       measure,
       lines: lines.length,
-      charactersPerLine: characters.reduce((sum, each) => sum + each, 0) / Math.max(1, characters.length),
+      charactersPerLine: counts.reduce((sum, each) => sum + each, 0) / Math.max(1, counts.length),
       unevenness: properties.align === 'justify' ? unevennessOf(wordSpaces(lines)) : undefined,
       hyphens: lines.filter((line) => line.hyphenated).length,
       lacks: composed.fits.get(`text-${record.id}`)?.lacks ?? [],
@@ -145,18 +157,42 @@ function surface(house: Document): DocumentRecord[] {
   return [...kept, issue, { id: SURFACE, kind: 'page', order: 'a0', master: mastersOf(house)[0]!.id }];
 }
 
-function specimenRecords(record: ParagraphStyleRecord, words: readonly string[], measure: number): DocumentRecord[] {
+/** Words of a paragraph that a character style is shown on. */
+const MARKED = 6;
+
+function markedRecords(style: string, paragraph: string, words: string, measure: number): DocumentRecord[] {
+  const list = words.split(' ').slice(0, 3 * MARKED);
+  const body: BodyNode = {
+    type: 'doc',
+    content: [
+      {
+        type: 'paragraph',
+        attrs: { style: paragraph },
+        content: [
+          { type: 'text', text: list.slice(0, MARKED).join(' '), marks: [{ type: 'character', attrs: { style } }] },
+          { type: 'text', text: ` ${list.slice(MARKED).join(' ')}` },
+        ],
+      },
+    ],
+  };
+  return framed(style, body, measure);
+}
+
+const specimenRecords = (record: ParagraphStyleRecord, words: readonly string[], measure: number): DocumentRecord[] =>
+  framed(record.id, plainBody(record.id, ...words), measure);
+
+function framed(style: string, body: BodyNode, measure: number): DocumentRecord[] {
   const frame: FrameRecord = {
-    id: `frame-${record.id}`,
+    id: `frame-${style}`,
     kind: 'frame',
     on: SURFACE,
     side: 'both',
     box: { x: 0, y: 0, w: measure, h: 10 },
     order: 'a0',
-    content: textContent(`text-${record.id}`, 'a0', { grows: true, ignoresWraps: true }),
+    content: textContent(`text-${style}`, 'a0', { grows: true, ignoresWraps: true }),
     wrap: { mode: 'none', standOff: 0, outline: 'alpha' },
   };
-  return [frame, { id: `text-${record.id}`, kind: 'text', role: 'furniture', body: plainBody(record.id, ...words) }];
+  return [frame, { id: `text-${style}`, kind: 'text', role: 'furniture', body }];
 }
 
 /** The longest body of an issue and its headline, as text to show a house's type in; undefined where it has none. */

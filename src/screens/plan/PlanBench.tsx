@@ -15,6 +15,7 @@ import { useNotices } from '../pages/useNotices';
 import { useSetting } from '../pages/useSetting';
 import { ChosenPages } from './ChosenPages';
 import { FlatPlan, pageWidth } from './FlatPlan';
+import { HouseOffers } from './HouseOffers';
 import { PlanFoot, USUAL_BINDING } from './PlanFoot';
 import type { PlanScreenProps } from './PlanScreen';
 import { letterOf } from './Sheets';
@@ -205,6 +206,7 @@ export function PlanBench({ id, publication, name, recurring, today, store, comp
                 pages.
               </p>
             )}
+            <HouseOffers id={id} document={document} store={store} say={say} />
             {trouble && (
               <p role="alert" className="text-error">
                 {trouble}

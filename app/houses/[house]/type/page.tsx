@@ -1,5 +1,5 @@
 import { notFound } from 'next/navigation';
-import { TypeSheetScreen } from '@/screens/house/TypeSheetScreen';
+import { TypeScreen } from '@/screens/house/type/TypeScreen';
 import { openHouse } from '@/services/house/openHouse';
 
 export const dynamic = 'force-dynamic';
@@ -8,6 +8,8 @@ export default async function TypePage({ params }: { params: Promise<{ house: st
   const { house } = await params;
   const opened = await openHouse(house);
   if (!opened) notFound();
-  const { head, records, sample, body } = opened;
-  return <TypeSheetScreen id={head.id} publication={head.publicationName} records={records} sample={sample} body={body} />;
+  const { head, seq, records, history, sample, body } = opened;
+  return (
+    <TypeScreen id={head.id} publication={head.publicationName} opened={{ seq, records, history }} sample={sample} body={body} />
+  );
 }

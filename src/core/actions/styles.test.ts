@@ -1,0 +1,61 @@
+import { describe, expect, it } from 'vitest';
+import { baseRecords, document, textRecord } from '../../../tests/support/documents';
+import { plainBody } from '../records/body';
+import { applied } from '../records/diff';
+import { all, get } from '../records/document';
+import { SCHEMAS } from '../records/schemas';
+import { styleSheet } from '../type/styles';
+import { addStyle, reachedBy, removeStyle, renameStyle, setStyle, setStyleBase } from './styles';
+
+const house = document(
+  ...baseRecords(),
+  { id: 'small', kind: 'paragraphStyle', name: 'Small', basedOn: 'body', properties: { size: 7 } },
+  { id: 'smallest', kind: 'paragraphStyle', name: 'Smallest', basedOn: 'small', properties: {} },
+  { id: 'caps', kind: 'characterStyle', name: 'Capitals', properties: { letterCase: 'upper' } },
+);
+
+describe('styles', () => {
+  it('say which others a change reaches: those that do not say it themselves', () => {
+    const names = (...keys: Parameters<typeof reachedBy>[2]) => reachedBy(house, 'body', keys).map(({ name }) => name);
+    expect(names('leading')).toEqual(['Crosshead', 'Small', 'Smallest']);
+    expect(names('size')).toEqual(['Crosshead']);
+    expect(names('weight', 'hyphens')).toEqual(['Small', 'Smallest']);
+    expect(reachedBy(house, 'headline', ['size'])).toEqual([]);
+  });
+
+  it('change with those based on them, or alone when the tie is cut', () => {
+    const together = applied(house, setStyle(house, 'body', { leading: 14 }));
+    expect(styleSheet(together).paragraph.get('smallest')).toMatchObject({ leading: 14, size: 7 });
+    const diff = setStyle(house, 'body', { leading: 14 }, ['small']);
+    for (const { after } of diff.updated) expect(SCHEMAS[after.kind].validate(after).error).toBeUndefined();
+    const cut = applied(house, diff);
+    const before = styleSheet(house).paragraph;
+    const now = styleSheet(cut).paragraph;
+    expect(now.get('small')).toEqual(before.get('small'));
+    expect(now.get('smallest')).toEqual(before.get('smallest'));
+    expect(get(cut, 'paragraphStyle', 'small')).not.toHaveProperty('basedOn');
+    expect(now.get('crosshead')!.leading).toBe(14);
+    // What a style no longer says comes from its base again.
+    const back = applied(house, setStyle(house, 'small', { size: undefined }));
+    expect(styleSheet(back).paragraph.get('small')!.size).toBe(9);
+  });
+
+  it('are added, renamed, based on others and removed, and refuse what would break', () => {
+    const added = applied(house, addStyle(house, 'body'));
+    expect(all(added, 'paragraphStyle').at(-1)).toMatchObject({ name: 'Body 2', basedOn: 'body', properties: {} });
+    expect(() => setStyleBase(house, 'body', 'smallest')).toThrow('Body cannot be based on Smallest: that would be a circle.');
+    expect(() => setStyleBase(house, 'body', 'body')).toThrow('circle');
+    expect(() => removeStyle(house, 'small')).toThrow('Smallest is based on Small');
+    const used = applied(house, { added: [textRecord('t', plainBody('smallest', 'Words'))], updated: [], removed: [] });
+    expect(() => removeStyle(used, 'smallest')).toThrow('is used in 1 text.');
+    expect(applied(house, removeStyle(house, 'smallest')).records.has('smallest')).toBe(false);
+    expect(() => renameStyle(house, 'small', 'Body')).toThrow('already');
+    expect(() => renameStyle(house, 'small', ' ')).toThrow('has a name');
+    expect(() => setStyle(house, 'body', { size: 0 })).toThrow('between 1 and 2,000');
+    expect(() => setStyle(house, 'body', { leading: 0 })).toThrow('Leading');
+    expect(get(applied(house, setStyle(house, 'caps', { tracking: 40 })), 'characterStyle', 'caps').properties).toEqual({
+      letterCase: 'upper',
+      tracking: 40,
+    });
+  });
+});

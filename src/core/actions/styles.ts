@@ -1,0 +1,138 @@
+import type { CharacterProperties } from '../records/characterStyle';
+import type { Diff } from '../records/diff';
+import { all, type Document, find, get } from '../records/document';
+import type { CharacterStyleRecord, ParagraphStyleRecord } from '../records/index';
+import type { ParagraphProperties } from '../records/paragraphStyle';
+import { said } from '../records/said';
+import type { BodyNode } from '../records/text';
+import { styleSheet } from '../type/styles';
+import { ActionError, Edit, newId } from './edit';
+
+export type StyleKind = 'paragraphStyle' | 'characterStyle';
+export type StyleRecord = ParagraphStyleRecord | CharacterStyleRecord;
+
+/** What a style says otherwise; a property that is undefined is left to the style it is based on. */
+export type StyleChange = { readonly [K in keyof ParagraphProperties]?: ParagraphProperties[K] | undefined };
+
+const findStyle = (document: Document, id: string): StyleRecord => {
+  const style = find(document, 'paragraphStyle', id) ?? find(document, 'characterStyle', id);
+  if (!style) throw new ActionError('That style is not there any more.');
+  return style;
+};
+
+const children = (document: Document, style: StyleRecord): readonly StyleRecord[] =>
+  (all(document, style.kind) as readonly StyleRecord[]).filter(({ basedOn }) => basedOn === style.id);
+
+/** The styles that a change of some properties of a style reaches: those based on it that do not say them themselves. */
+export function reachedBy(document: Document, id: string, keys: readonly (keyof ParagraphProperties)[]): StyleRecord[] {
+  const out: StyleRecord[] = [];
+  const walk = (style: StyleRecord, left: readonly string[]) => {
+    for (const child of children(document, style)) {
+      const open = left.filter((key) => !(key in child.properties));
+      if (open.length === 0 || out.includes(child)) continue;
+      out.push(child);
+      walk(child, open);
+    }
+  };
+  walk(findStyle(document, id), keys);
+  return out;
+}
+
+/**
+ * Changes what a style says.
+ *
+ * @param cut styles based on it whose tie is cut first: they keep all that they look like, and are based on nothing
+ * @throws ActionError when a value is none that type can be set in
+ */
+export function setStyle(document: Document, id: string, change: StyleChange, cut: readonly string[] = []): Diff {
+  const edit = new Edit(document);
+  checkType(change);
+  const style = findStyle(document, id);
+  const sheet = styleSheet(document);
+  for (const each of cut) {
+    const { basedOn: _, ...own } = findStyle(document, each);
+    const resolved = own.kind === 'paragraphStyle' ? sheet.paragraph.get(each) : sheet.character.get(each);
+    edit.put({ ...own, properties: { ...resolved } } as StyleRecord);
+  }
+  edit.put({ ...style, properties: said({ ...style.properties, ...change }) } as StyleRecord);
+  return edit.diff();
+}
+
+function checkType({ size, leading, tracking, tint, weight }: StyleChange): void {
+  if (size !== undefined && !(size >= 1 && size <= 2000)) throw new ActionError('Type is between 1 and 2,000 pt.');
+  if (leading !== undefined && !(leading >= 1 && leading <= 4000)) throw new ActionError('Leading is between 1 and 4,000 pt.');
+  if (tracking !== undefined && !(tracking >= -500 && tracking <= 2000))
+    throw new ActionError('Tracking is between −500 and 2,000 thousandths of an em.');
+  if (tint !== undefined && !(tint >= 0 && tint <= 1)) throw new ActionError('A tint is between 0 and 100 %.');
+  if (weight !== undefined && !(weight >= 100 && weight <= 900)) throw new ActionError('A weight is between 100 and 900.');
+}
+
+/** Adds a style based on another, and saying nothing itself yet. */
+export function addStyle(document: Document, basedOn: string): Diff {
+  const edit = new Edit(document);
+  const base = findStyle(document, basedOn);
+  edit.put({
+    id: newId(),
+    kind: base.kind,
+    name: freeName(document, base.kind, base.name),
+    basedOn,
+    properties: {},
+  } as StyleRecord);
+  return edit.diff();
+}
+
+function freeName(document: Document, kind: StyleKind, name: string): string {
+  const taken = new Set(all(document, kind).map((style) => style.name));
+  let n = 2;
+  while (taken.has(`${name} ${n}`)) n++;
+  return `${name} ${n}`;
+}
+
+export function renameStyle(document: Document, id: string, name: string): Diff {
+  const edit = new Edit(document);
+  const style = findStyle(document, id);
+  const words = name.trim();
+  if (!words) throw new ActionError('A style has a name.');
+  if (all(document, style.kind).some((other) => other.id !== id && other.name === words))
+    throw new ActionError(`There is a style called ${words} already.`);
+  edit.put({ ...style, name: words });
+  return edit.diff();
+}
+
+/** Bases a style on another. @throws ActionError when they would be based on one another in a circle */
+export function setStyleBase(document: Document, id: string, base: string | undefined): Diff {
+  const edit = new Edit(document);
+  const style = findStyle(document, id);
+  for (let at = base; at !== undefined; at = (document.records.get(at) as StyleRecord | undefined)?.basedOn) {
+    if (at === id)
+      throw new ActionError(`${style.name} cannot be based on ${findStyle(document, base!).name}: that would be a circle.`);
+  }
+  edit.put(said({ ...style, basedOn: base }));
+  return edit.diff();
+}
+
+/** @throws ActionError when texts use it, or other styles are based on it */
+export function removeStyle(document: Document, id: string): Diff {
+  const edit = new Edit(document);
+  const style = findStyle(document, id);
+  const above = children(document, style)[0];
+  if (above) throw new ActionError(`${above.name} is based on ${style.name}. Base it on something else first.`);
+  const uses = all(document, 'text').filter(({ body }) => usesStyle(body, id)).length;
+  if (uses > 0)
+    throw new ActionError(`${style.name} is used in ${uses} text${uses === 1 ? '' : 's'}. Give them another style first.`);
+  edit.remove(id);
+  return edit.diff();
+}
+
+/** Whether a body's paragraphs or marks name a style. */
+function usesStyle(body: BodyNode, id: string): boolean {
+  return JSON.stringify(body).includes(`"style":"${id}"`);
+}
+
+/** What a character style, or a paragraph style, says with all that it is based on. */
+export const resolvedStyle = (document: Document, id: string): Partial<ParagraphProperties> & Partial<CharacterProperties> => {
+  const sheet = styleSheet(document);
+  return get(document, findStyle(document, id).kind, id).kind === 'paragraphStyle'
+    ? (sheet.paragraph.get(id) ?? {})
+    : (sheet.character.get(id) ?? {});
+};

@@ -1,0 +1,153 @@
+import { ActionError, Edit } from '../actions/edit';
+import { setFormat, setGrid } from '../actions/house';
+import { removeMaster } from '../actions/masters';
+import { removeStyle } from '../actions/styles';
+import { formatNumber } from '../length/length';
+import type { Diff } from '../records/diff';
+import { type Document, find, get } from '../records/document';
+import type { DocumentRecord, RecordKind } from '../records/index';
+import { same } from '../records/same';
+
+/** Something that the house says otherwise than it did: a record as it now is there, or none where it was removed. */
+export interface HouseChange {
+  readonly id: string;
+  readonly kind: RecordKind;
+  readonly now: DocumentRecord | undefined;
+  /** The change of the house that made it so, by number. */
+  readonly seq: number;
+}
+
+/** A change of the house as it is offered to an issue. */
+export interface Offer {
+  readonly change: HouseChange;
+  readonly name: string;
+  readonly words: string;
+}
+
+/** Kinds of record that an issue has of its house. */
+export const HOUSE_KINDS: readonly RecordKind[] = [
+  'format',
+  'master',
+  'paragraphStyle',
+  'characterStyle',
+  'swatch',
+  'palette',
+  'details',
+  'group',
+  'frame',
+  'text',
+];
+
+const KIND_WORDS: Partial<Record<RecordKind, string>> = {
+  format: 'Format',
+  master: 'Master',
+  paragraphStyle: 'Paragraph style',
+  characterStyle: 'Character style',
+  swatch: 'Colour',
+  palette: 'Palette',
+  details: 'Details',
+  group: 'Group',
+  frame: 'On a master',
+  text: 'Text on a master',
+};
+
+/**
+ * What the house has changed since the issue was brought up to it, and the issue says otherwise: each to be taken or left.
+ */
+export function offersFor(issue: Document, changes: readonly HouseChange[]): Offer[] {
+  const { house } = get(issue, 'issue', 'issue');
+  if (!house) return [];
+  return changes.flatMap((change): Offer[] => {
+    const since = Math.max(house.seq, house.settled[change.id] ?? 0);
+    if (change.seq <= since || !concerns(issue, change)) return [];
+    const own = issue.records.get(change.id);
+    if (change.now ? same(own, change.now) : own === undefined) return [];
+    return [{ change, name: nameOf(issue, change, own), words: wordsOf(own, change.now) }];
+  });
+}
+
+/** Frames come with the masters that the issue has, texts with their frames. */
+function concerns(issue: Document, { id, kind, now }: HouseChange): boolean {
+  if (kind === 'frame')
+    return now?.kind === 'frame' ? find(issue, 'master', now.on) !== undefined : find(issue, 'frame', id) !== undefined;
+  if (kind === 'text' || kind === 'group') return issue.records.has(id);
+  return true;
+}
+
+function nameOf(issue: Document, { kind, now }: HouseChange, own: DocumentRecord | undefined): string {
+  const record = now ?? own!;
+  const kindWords = KIND_WORDS[kind] ?? kind;
+  if (record.kind === 'frame') return `${kindWords}: ${find(issue, 'master', record.on)?.name ?? ''}`;
+  return 'name' in record && record.name ? `${kindWords} ${record.name}` : kindWords;
+}
+
+/** What is different, property by property, as far as it can be said in a line. */
+function wordsOf(before: DocumentRecord | undefined, now: DocumentRecord | undefined): string {
+  if (!now) return 'removed';
+  if (!before) return 'new';
+  const parts = differences(before, now);
+  return parts.length > 4 ? `${parts.slice(0, 4).join(', ')} and ${parts.length - 4} more` : parts.join(', ');
+}
+
+function differences(before: object, now: object, path = ''): string[] {
+  const p = before as Record<string, unknown>;
+  const q = now as Record<string, unknown>;
+  return [...new Set([...Object.keys(p), ...Object.keys(q)])].flatMap((key): string[] => {
+    if (same(p[key], q[key])) return [];
+    const name = path + spaced(key);
+    const nested = isPlain(p[key]) && isPlain(q[key]);
+    if (nested)
+      return key === 'properties'
+        ? differences(p[key] as object, q[key] as object)
+        : differences(p[key] as object, q[key] as object, `${name}, `);
+    const [from, to] = [valueWords(p[key]), valueWords(q[key])];
+    return from !== undefined && to !== undefined ? [`${name} ${from} → ${to}`] : [name];
+  });
+}
+
+const isPlain = (value: unknown): boolean => typeof value === 'object' && value !== null && !Array.isArray(value);
+
+const spaced = (key: string): string => key.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);
+
+function valueWords(value: unknown): string | undefined {
+  if (value === undefined) return 'nothing';
+  if (typeof value === 'number') return formatNumber(value, 2);
+  if (typeof value === 'boolean') return value ? 'yes' : 'no';
+  return typeof value === 'string' && value.length < 40 ? (value === '' ? 'nothing' : value) : undefined;
+}
+
+/** Takes what the house says into the issue. What lies on a changed grid lies on it again. @throws ActionError */
+export function takeOffer(issue: Document, change: HouseChange): Diff {
+  const edit = new Edit(issue);
+  const { now, id } = change;
+  if (!now) edit.take(removal(issue, change));
+  else if (now.kind === 'format') {
+    const { id: _, kind: __, ...format } = now;
+    edit.take(setFormat(issue, format));
+  } else if (now.kind === 'master' && issue.records.has(id)) {
+    const { margins, columns, gutter, widths, rows, guides, textSpan } = now;
+    edit.take(setGrid(issue, id, { margins, columns, gutter, widths, rows, guides, textSpan }));
+    edit.put(now);
+  } else edit.put(now);
+  return settled(edit, change);
+}
+
+function removal(issue: Document, { id, kind }: HouseChange): Diff {
+  if (kind === 'master') return removeMaster(issue, id);
+  if (kind === 'paragraphStyle' || kind === 'characterStyle') return removeStyle(issue, id);
+  if (kind === 'format' || kind === 'details') throw new ActionError('That stays: every issue has one.');
+  const edit = new Edit(issue);
+  edit.remove(id);
+  return edit.diff();
+}
+
+/** Leaves the issue as it is; the change is not offered again. */
+export function leaveOffer(issue: Document, change: HouseChange): Diff {
+  return settled(new Edit(issue), change);
+}
+
+function settled(edit: Edit, { id, seq }: HouseChange): Diff {
+  const own = get(edit.document, 'issue', 'issue');
+  if (own.house) edit.put({ ...own, house: { ...own.house, settled: { ...own.house.settled, [id]: seq } } });
+  return edit.diff();
+}
