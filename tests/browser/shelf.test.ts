@@ -101,8 +101,11 @@ describe('its issues', () => {
     await press('8 pages');
     expect(await valueOf('Pages')).toBe('8');
     await press('Start No. 1');
-    await page.waitForSelector('.desk[data-ready=true]');
+    await page.waitForSelector('[data-flatplan]');
     expect(await page.$eval('header', (element) => element.textContent)).toContain('No. 1, January 2027');
+    await until(page, 'eight pages are planned', () => document.querySelectorAll('[data-plan-page]').length === 8);
+    await (await page.waitForSelector('nav ::-p-text(Pages)'))!.click();
+    await page.waitForSelector('.desk[data-ready=true]');
     expect(await page.$$eval('nav[aria-label="Page line"] [data-page]', (cells) => cells.length)).toBe(8);
   });
 
@@ -153,7 +156,7 @@ describe('its issues', () => {
     await says('There is a No. 1 of The Tide Table already');
     await fill('Number', '2/3');
     await press('Start No. 2/3');
-    await page.waitForSelector('.desk[data-ready=true]');
+    await page.waitForSelector('[data-flatplan]');
     await toShelf();
     const again = (await page.waitForSelector('section[aria-label="The Tide Table"]'))!;
     await (await again.waitForSelector('::-p-text(Start the next issue)'))!.click();

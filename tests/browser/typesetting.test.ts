@@ -333,7 +333,7 @@ describe('the palette', () => {
 });
 
 describe('the type sheet', () => {
-  it('shows every paragraph style in real text with its figures, and the chart of word spaces', async () => {
+  it('shows every style in real text with its figures, and the chart of word spaces', async () => {
     const page = await browser.newPage();
     await page.goto(server.origin, { waitUntil: 'domcontentloaded' });
     await page.click('a[href$="/grid"]');
@@ -348,7 +348,10 @@ describe('the type sheet', () => {
         texts: row.querySelectorAll('text').length,
       })),
     );
-    const styles = await desk.records<{ id: string }>('paragraphStyle');
+    const styles = [
+      ...(await desk.records<{ id: string }>('paragraphStyle')),
+      ...(await desk.records<{ id: string }>('characterStyle')),
+    ];
     expect(specimens.map(({ id }) => id).sort()).toEqual(styles.map(({ id }) => id).sort());
     for (const { texts } of specimens) expect(texts).toBeGreaterThan(0);
     const body = specimens.find(({ id }) => id === 'body')!;

@@ -5,7 +5,7 @@ import { nanoid } from 'nanoid';
 import { query } from './application';
 
 /** A copy of a document of the demo for one test to work on, of its publication or of another. */
-async function copyDocument(databaseUrl: string, of: string, publication?: string): Promise<string> {
+export async function copyDocument(databaseUrl: string, of: string, publication?: string): Promise<string> {
   const id = nanoid(10);
   await query(
     databaseUrl,

@@ -1,4 +1,6 @@
 import { describe, expect, it } from 'vitest';
+import { rgbToCmyk } from '../colour/cmyk';
+import { Inks } from '../compose/colours';
 import { startingHouse } from '../plan/startingHouse';
 import { applied, type Diff, inverted } from '../records/diff';
 import { all, type Document, documentOf, get } from '../records/document';
@@ -60,5 +62,30 @@ describe('a palette', () => {
     expect(() => keepPalette(changed, '')).toThrow(/has a name/);
     const lacking = documentOf([...house.records.values()].filter(({ id }) => id !== 'accent2'));
     expect(() => keepPalette(lacking, 'Own')).toThrow(/accent2/);
+  });
+});
+
+describe('a colour given as light', () => {
+  it('shows as just that, and prints in the inks that follow from it', () => {
+    // Worked by hand after ISO 32000-1, 10.3.4: 51/255 = 0.2; black is 1 − 0.8 = 0.2, cyan 1 − 0.2 − 0.2 = 0.6.
+    const lit = applied(house, setSwatch(house, 'accent2', { rgb: [0.2, 0.8, 0.4] }));
+    const { cmyk, rgb } = get(lit, 'swatch', 'accent2');
+    expect(rgb).toEqual([0.2, 0.8, 0.4]);
+    [0.6, 0, 0.4, 0.2].forEach((ink, i) => expect(cmyk[i]).toBeCloseTo(ink, 9));
+    expect(SCHEMAS.swatch.validate(get(lit, 'swatch', 'accent2')).error).toBeUndefined();
+    const inks = new Inks();
+    expect(inks.ink(lit, 'accent2', 1).rgb).toBe('#33cc66');
+    // Half of it on white paper.
+    expect(inks.ink(lit, 'accent2', 0.5).rgb).toBe('#99e6b3');
+    expect(rgbToCmyk([0, 0, 0])).toEqual([0, 0, 0, 1]);
+    expect(() => setSwatch(house, 'accent2', { rgb: [2, 0, 0] })).toThrow('between 0 and 255');
+    // Given inks again, or by a palette, it is light no more.
+    expect(get(applied(lit, setSwatch(lit, 'accent2', { cmyk: [1, 0, 0, 0] })), 'swatch', 'accent2')).not.toHaveProperty('rgb');
+    expect(get(applied(lit, recolour(lit, 'palette-2')), 'swatch', 'accent2')).not.toHaveProperty('rgb');
+    // A new name leaves it as it is.
+    expect(get(applied(lit, setSwatch(lit, 'accent2', { name: 'Sea' })), 'swatch', 'accent2')).toMatchObject({
+      name: 'Sea',
+      rgb,
+    });
   });
 });

@@ -1,17 +1,26 @@
 import type { Diff } from '../records/diff';
 import { all, type Document, get } from '../records/document';
 import type { PaletteRecord, SwatchRecord } from '../records/index';
+import { rgbToCmyk } from '../colour/cmyk';
+import { said } from '../records/said';
 import { same } from '../records/same';
 import { type Cmyk, ROLES } from '../records/swatch';
 import { ActionError, Edit, newId } from './edit';
 
-/** Names a swatch, or gives it other inks. @throws ActionError when it would have no name, or inks that there are not */
-export function setSwatch(document: Document, id: string, change: Partial<Pick<SwatchRecord, 'name' | 'cmyk'>>): Diff {
+/**
+ * Names a swatch, or gives it other inks; or other light, from which its inks follow.
+ * @throws ActionError when it would have no name, or inks or light that there are not
+ */
+export function setSwatch(document: Document, id: string, change: Partial<Pick<SwatchRecord, 'name' | 'cmyk' | 'rgb'>>): Diff {
   const edit = new Edit(document);
-  const next = { ...get(document, 'swatch', id), ...change };
+  const { rgb, ...before } = get(document, 'swatch', id);
+  const light = change.rgb ?? (change.cmyk ? undefined : rgb);
+  if (light && !light.every((each) => each >= 0 && each <= 1))
+    throw new ActionError('Red, green and blue are between 0 and 255.');
+  const next: SwatchRecord = { ...before, ...change, ...(light ? { rgb: light, cmyk: rgbToCmyk(light) } : {}) };
   if (next.name.trim() === '') throw new ActionError('A colour has a name.');
   if (!next.cmyk.every((ink) => ink >= 0 && ink <= 1)) throw new ActionError('An ink is between 0 and 100 %.');
-  edit.put(next);
+  edit.put(said(next));
   return edit.diff();
 }
 
@@ -47,7 +56,8 @@ export function swatchUses(document: Document, id: string): number {
 export function recolour(document: Document, palette: string): Diff {
   const edit = new Edit(document);
   const { colours } = get(document, 'palette', palette);
-  for (const swatch of all(document, 'swatch')) if (swatch.role) edit.put({ ...swatch, cmyk: colours[swatch.role] });
+  for (const swatch of all(document, 'swatch'))
+    if (swatch.role) edit.put(said({ ...swatch, rgb: undefined, cmyk: colours[swatch.role] }));
   return edit.diff();
 }
 

@@ -1,10 +1,12 @@
 import type { Box } from '../geometry/box';
 import type { Diff } from '../records/diff';
-import { type Document, find } from '../records/document';
+import { all, type Document, find } from '../records/document';
 import { textContent } from '../records/frame';
 import type { TextRecord } from '../records/index';
 import { plainBody } from '../records/body';
-import { Edit, newId } from './edit';
+import { type MarginText, marginText } from '../page/furniture';
+import { formatOf } from '../page/pages';
+import { ActionError, Edit, newId } from './edit';
 import { growingText, NO_WRAP, pageWithGrid, putFrame } from './frames';
 import { mm } from '../length/length';
 import { QUOTE_STAND_OFF } from './quotes';
@@ -76,6 +78,22 @@ export function markOut(document: Document, { page: id, box, as, words = '' }: M
           : { mode: 'frame', standOff: 0, outline: 'alpha' },
       );
     }
+  }
+  return edit.diff();
+}
+
+/** Puts folios or a running head into the margins of pages. @throws ActionError when the document has no style to set them in */
+export function addMarginText(document: Document, pages: readonly string[], what: MarginText): Diff {
+  const edit = new Edit(document);
+  const styles = all(document, 'paragraphStyle');
+  const style = (styles.find(({ id }) => id === what) ?? styles.find(({ id }) => id === 'body') ?? styles[0])?.id;
+  if (style === undefined) throw new ActionError('There is no paragraph style to set it in.');
+  for (const id of pages) {
+    const { page } = pageWithGrid(document, id);
+    const { box, paragraph } = marginText(formatOf(document), page.master, page.side, what);
+    const body = { type: 'doc', content: [{ ...paragraph, attrs: { style } }] } as const;
+    const text = edit.put<TextRecord>({ id: newId(), kind: 'text', role: 'furniture', body });
+    putFrame(edit, id, box, growingText(text.id), NO_WRAP);
   }
   return edit.diff();
 }

@@ -40,3 +40,24 @@ const PRIMARIES: readonly (readonly [number, number, number])[] = [
   [26, 2, 0],
   [0, 0, 0],
 ];
+
+/**
+ * The inks that stand for light: what red, green and blue lack, with their common part printed as black (conversion
+ * from DeviceRGB to DeviceCMYK with full undercolour removal, ISO 32000-1, 10.3.4).
+ */
+export function rgbToCmyk([r, g, b]: readonly [number, number, number]): readonly [number, number, number, number] {
+  const k = 1 - Math.max(r, g, b);
+  // Nothing but black: the other inks would say nothing.
+  if (k >= 1) return [0, 0, 0, 1];
+  return [1 - r - k, 1 - g - k, 1 - b - k, k];
+}
+
+/** Light as `#rrggbb`, `tint` of it on white paper. */
+export const rgbHex = (rgb: readonly [number, number, number], tint = 1): string =>
+  `#${rgb
+    .map((light) =>
+      Math.round(255 * (1 - (1 - light) * tint))
+        .toString(16)
+        .padStart(2, '0'),
+    )
+    .join('')}`;

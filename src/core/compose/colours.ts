@@ -1,4 +1,4 @@
-import { cmykToRgbHex } from '../colour/cmyk';
+import { cmykToRgbHex, rgbHex } from '../colour/cmyk';
 import { type Document, find } from '../records/document';
 import type { Ink } from './displayList';
 
@@ -17,7 +17,7 @@ export class Inks {
     if (kept?.of === record) return kept.ink;
     const [c, m, y, k] = record.cmyk;
     const cmyk = [c * tint, m * tint, y * tint, k * tint] as const;
-    const ink = { cmyk, rgb: cmykToRgbHex(cmyk) };
+    const ink = { cmyk, rgb: record.rgb ? rgbHex(record.rgb, tint) : cmykToRgbHex(cmyk) };
     this.#kept.set(key, { of: record, ink });
     return ink;
   }

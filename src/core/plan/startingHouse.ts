@@ -1,5 +1,6 @@
 import { growingText, NO_WRAP } from '../actions/frames';
 import { mm } from '../length/length';
+import { marginText } from '../page/furniture';
 import { noDetails } from '../records/details';
 import { snappedBottom, USUAL_MARGINS } from '../page/practice';
 import type { CharacterStyleRecord, DocumentRecord, FormatRecord, MasterRecord, PaletteRecord } from '../records/index';
@@ -8,7 +9,6 @@ import { pageGrid, stretchBox } from '../page/grid';
 import { recurringDesign } from './recurringDesigns';
 import { type Cmyk, type Role, ROLES } from '../records/swatch';
 import type { ParagraphProperties } from '../records/paragraphStyle';
-import type { FieldName, InlineNode } from '../records/text';
 
 export type PublicationKind = 'magazine' | 'newsletter' | 'newspaper';
 
@@ -75,7 +75,7 @@ export function startingHouse(
   if (blank) return design;
   return [
     ...design,
-    ...furniture(format, text, leading),
+    ...furniture(format, text),
     ...flowArea(format, text),
     ...taken(recurringDesign(kind, format, text, plain), pages),
   ];
@@ -268,57 +268,29 @@ function styles(kind: PublicationKind, size: number, leading: number): DocumentR
     }),
     style('imprint', 'Imprint', { ...small, size: size - 2, leading: size + 1 }),
     style('imprintHead', 'Imprint, head', { weight: 700, swatch: 'accent1' }, 'imprint'),
-    style('folio', 'Folio', { ...small, weight: 600, size: 8, leading: 10 }),
-    style('folioRight', 'Folio, right page', { align: 'right' }, 'folio'),
-    style('runningHead', 'Running head', { ...small, weight: 600, size: 7.5, leading: 10, swatch: 'accent1' }),
-    style('runningHeadRight', 'Running head, right page', { align: 'right' }, 'runningHead'),
+    style('folio', 'Folio', { ...small, weight: 600, size: 8, leading: 10, align: 'awayFromSpine' }),
+    style('runningHead', 'Running head', {
+      ...small,
+      weight: 600,
+      size: 7.5,
+      leading: 10,
+      swatch: 'accent1',
+      align: 'awayFromSpine',
+    }),
   ];
 }
 
 /** Folios below the type area, outside; above it the publication's name on the left and the issue on the right. */
-function furniture(format: FormatRecord, master: MasterRecord, leading: number): DocumentRecord[] {
-  const { margins } = master;
-  const w = (format.width - margins.inner - margins.outer) / 2;
-  const foot = format.height - margins.bottom + leading;
-  const head = margins.top - leading - 10;
-  const field = (name: FieldName): InlineNode => ({ type: 'field', attrs: { name } });
-  const words = (text: string): InlineNode => ({ type: 'text', text });
-  const place = (
-    id: string,
-    side: 'left' | 'right',
-    y: number,
-    style: string,
-    content: readonly InlineNode[],
-    order: string,
-  ): DocumentRecord[] => [
-    {
-      id: `${id}-text`,
-      kind: 'text',
-      role: 'furniture',
-      body: { type: 'doc', content: [{ type: 'paragraph', attrs: { style }, content }] },
-    },
-    {
-      id,
-      kind: 'frame',
-      on: master.id,
-      side,
-      box: { x: side === 'left' ? margins.outer : format.width - margins.outer - w, y, w, h: 10 },
-      order,
-      content: growingText(`${id}-text`),
-      wrap: NO_WRAP,
-    },
-  ];
-  return [
-    ...place('folio-left', 'left', foot, 'folio', [field('folio')], 'a0'),
-    ...place('folio-right', 'right', foot, 'folioRight', [field('folio')], 'a1'),
-    ...place('head-left', 'left', head, 'runningHead', [field('publication')], 'a2'),
-    ...place(
-      'head-right',
-      'right',
-      head,
-      'runningHeadRight',
-      [words('No. '), field('number'), words(', '), field('season')],
-      'a3',
-    ),
-  ];
+function furniture(format: FormatRecord, master: MasterRecord): DocumentRecord[] {
+  const places = (['folio', 'runningHead'] as const).flatMap((what) =>
+    (['left', 'right'] as const).map((side) => [what, side] as const),
+  );
+  return places.flatMap(([what, side], i): DocumentRecord[] => {
+    const { box, paragraph } = marginText(format, master, side, what);
+    const id = `${what === 'folio' ? 'folio' : 'head'}-${side}`;
+    return [
+      { id: `${id}-text`, kind: 'text', role: 'furniture', body: { type: 'doc', content: [paragraph] } },
+      { id, kind: 'frame', on: master.id, side, box, order: `a${i}`, content: growingText(`${id}-text`), wrap: NO_WRAP },
+    ];
+  });
 }

@@ -4,6 +4,9 @@ import { lineSchema, recordSchema, type RecordBase } from './common';
 /** Shares of cyan, magenta, yellow and black, each 0 to 1. */
 export type Cmyk = readonly [number, number, number, number];
 
+/** Shares of red, green and blue light (sRGB), each 0 to 1. */
+export type Rgb = readonly [number, number, number];
+
 /** What a colour is for: a palette gives each role a colour. */
 export const ROLES = ['ink', 'paper', 'accent1', 'accent2', 'tint'] as const;
 export type Role = (typeof ROLES)[number];
@@ -12,6 +15,8 @@ export type Role = (typeof ROLES)[number];
 export interface SwatchRecord extends RecordBase<'swatch'> {
   readonly name: string;
   readonly cmyk: Cmyk;
+  /** The light it was given as, where it was: then the inks follow from it, and a screen shows just this. */
+  readonly rgb?: Rgb | undefined;
   /** Then it changes with the palette. */
   readonly role?: Role | undefined;
 }
@@ -24,7 +29,12 @@ export interface PaletteRecord extends RecordBase<'palette'> {
 
 const cmyk = Joi.array().length(4).items(Joi.number().min(0).max(1)).required();
 
-export const swatchSchema = recordSchema('swatch', { name: lineSchema.required(), cmyk, role: Joi.valid(...ROLES) });
+export const swatchSchema = recordSchema('swatch', {
+  name: lineSchema.required(),
+  cmyk,
+  rgb: Joi.array().length(3).items(Joi.number().min(0).max(1)),
+  role: Joi.valid(...ROLES),
+});
 
 export const paletteSchema = recordSchema('palette', {
   name: lineSchema.required(),

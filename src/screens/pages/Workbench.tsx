@@ -558,6 +558,7 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
               basedOn: actions.basedOn,
               remove: actions.removeMaster,
               across: actions.across,
+              marginText: actions.marginText,
               part: actions.part,
               rejoin: actions.rejoin,
             }}

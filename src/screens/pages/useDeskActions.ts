@@ -23,11 +23,12 @@ import {
   setMaster,
   setRecurring,
 } from '@/core/actions/pages';
-import { markOut, type MarkOut } from '@/core/actions/markOut';
+import { addMarginText, markOut, type MarkOut } from '@/core/actions/markOut';
 import { fillFrame, placePicture, type PlacePicture } from '@/core/actions/pictures';
 import type { TextLayout, Wrap } from '@/core/records/frame';
 import type { Diff } from '@/core/records/diff';
 import type { Document } from '@/core/records/document';
+import type { MarginText } from '@/core/page/furniture';
 import type { PageRecord } from '@/core/records/index';
 
 const LOOKS: readonly (readonly [keyof Appearance, string])[] = [
@@ -92,6 +93,8 @@ export function useDeskActions(store: DeskStore, composer: ComposerClient, say: 
         act(ids.length === 1 ? 'Remove a frame' : `Remove ${ids.length} frames`, (document) => removeFrames(document, ids)),
       palette: (palette: string) => act('Change the palette', (document) => recolour(document, palette)),
       mark: (intent: MarkOut) => act(`Add a ${intent.as}`, (document) => markOut(document, intent)),
+      marginText: (pages: readonly string[], what: MarginText) =>
+        act(what === 'folio' ? 'Add folios' : 'Add a running head', (document) => addMarginText(document, pages, what)),
       placePicture: (intent: PlacePicture) => act('Place a picture', (document) => placePicture(document, intent)),
       fillFrame: (frame: string, picture: string) =>
         act('Put a picture into its frame', (document) => fillFrame(document, frame, picture)),

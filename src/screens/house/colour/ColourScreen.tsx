@@ -4,11 +4,12 @@ import { useState } from 'react';
 import { X } from 'lucide-react';
 import type { Opened } from '@/client/documentStore';
 import { addSwatch, keepPalette, paletteInUse, removeSwatch, setSwatch, swatchUses, recolour } from '@/core/actions/colour';
-import { cmykToRgbHex } from '@/core/colour/cmyk';
+import { cmykToRgbHex, rgbHex } from '@/core/colour/cmyk';
 import { all } from '@/core/records/document';
 import type { PaletteRecord, SwatchRecord } from '@/core/records/index';
-import { type Cmyk, ROLES } from '@/core/records/swatch';
+import { type Cmyk, type Rgb, ROLES } from '@/core/records/swatch';
 import { NumberField } from '@/parts/NumberField';
+import { Select } from '@/parts/Select';
 import { type ChapterTools, HouseChapter } from '../HouseChapter';
 
 interface ColourScreenProps {
@@ -35,9 +36,12 @@ export function ColourScreen(props: ColourScreenProps) {
 }
 
 const INKS = ['Cyan', 'Magenta', 'Yellow', 'Black'] as const;
+const LIGHTS = ['Red', 'Green', 'Blue'] as const;
 const TINTS = [1, 0.7, 0.4, 0.2] as const;
 
-const tinted = ([c, m, y, k]: Cmyk, tint: number): string => cmykToRgbHex([c * tint, m * tint, y * tint, k * tint]);
+function tinted({ rgb, cmyk: [c, m, y, k] }: SwatchRecord, tint: number): string {
+  return rgb ? rgbHex(rgb, tint) : cmykToRgbHex([c * tint, m * tint, y * tint, k * tint]);
+}
 
 function Swatches({ house, act, pressed }: ChapterTools) {
   const swatches = [...all(house, 'swatch')].sort((a, b) => rank(a) - rank(b) || a.name.localeCompare(b.name, 'en'));
@@ -49,31 +53,29 @@ function Swatches({ house, act, pressed }: ChapterTools) {
           <li key={swatch.id} data-swatch={swatch.id} className="border-base-300 flex items-end gap-4 border-b py-2.5">
             <span aria-hidden="true" className="border-base-300 flex h-10 w-28 shrink-0 border">
               {TINTS.map((tint) => (
-                <span key={tint} className="flex-1" style={{ background: tinted(swatch.cmyk, tint) }} />
+                <span key={tint} className="flex-1" style={{ background: tinted(swatch, tint) }} />
               ))}
             </span>
             <NameField
               swatch={swatch}
               onChange={(name) => act('Rename a colour', (now) => setSwatch(now, swatch.id, { name }))}
             />
-            {INKS.map((ink, i) => (
-              <div key={ink} className="w-16 shrink-0">
-                <NumberField
-                  label={ink}
-                  value={Math.round(swatch.cmyk[i]! * 1000) / 10}
-                  unit="%"
-                  least={0}
-                  most={100}
-                  onChange={(share) =>
-                    act('Change a colour', (now) =>
-                      setSwatch(now, swatch.id, {
-                        cmyk: swatch.cmyk.map((own, k) => (k === i ? share / 100 : own)) as unknown as Cmyk,
-                      }),
-                    )
-                  }
-                />
-              </div>
-            ))}
+            <div className="w-20 shrink-0">
+              <Select
+                label="Given in"
+                value={swatch.rgb ? 'rgb' : 'cmyk'}
+                of={[
+                  { value: 'cmyk', name: 'Inks' },
+                  { value: 'rgb', name: 'Light' },
+                ]}
+                onChange={(space) =>
+                  pressed('Change a colour', (now) =>
+                    setSwatch(now, swatch.id, space === 'rgb' ? { rgb: lightOf(swatch.cmyk) } : { cmyk: swatch.cmyk }),
+                  )
+                }
+              />
+            </div>
+            <Parts swatch={swatch} act={act} />
             <span className="narrow w-24 shrink-0 pb-1 text-right opacity-75">{usesWords(swatchUses(house, swatch.id))}</span>
             <button
               type="button"
@@ -96,6 +98,40 @@ function Swatches({ house, act, pressed }: ChapterTools) {
     </section>
   );
 }
+
+/** The shares a colour is made of, to be typed: per cent of inks, or light from 0 to 255. */
+function Parts({ swatch, act }: { swatch: SwatchRecord } & Pick<ChapterTools, 'act'>) {
+  const { rgb, cmyk } = swatch;
+  const names = rgb ? LIGHTS : INKS;
+  const whole = rgb ? 255 : 100;
+  return (
+    <div className="flex w-72 shrink-0 gap-3">
+      {names.map((name, i) => (
+        <NumberField
+          key={name}
+          label={name}
+          value={Math.round((rgb ?? cmyk)[i]! * whole * 10) / 10}
+          unit={rgb ? '' : '%'}
+          least={0}
+          most={whole}
+          whole={rgb !== undefined}
+          onChange={(value) => {
+            const changed = (rgb ?? cmyk).map((own, k) => (k === i ? value / whole : own));
+            act('Change a colour', (now) =>
+              setSwatch(now, swatch.id, rgb ? { rgb: changed as unknown as Rgb } : { cmyk: changed as unknown as Cmyk }),
+            );
+          }}
+        />
+      ))}
+    </div>
+  );
+}
+
+/** The light that a screen shows inks as. */
+const lightOf = (cmyk: Cmyk): Rgb => {
+  const hex = cmykToRgbHex(cmyk);
+  return [1, 3, 5].map((at) => parseInt(hex.slice(at, at + 2), 16) / 255) as unknown as Rgb;
+};
 
 /** Those with roles first, in the order of the roles. */
 const rank = ({ role }: SwatchRecord): number => (role ? ROLES.indexOf(role) : ROLES.length);

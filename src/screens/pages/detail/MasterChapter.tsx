@@ -8,6 +8,7 @@ import { realMasters } from '@/core/page/houseDesk';
 import type { PlacedPage } from '@/core/page/pages';
 import type { Document } from '@/core/records/document';
 import type { FormatRecord } from '@/core/records/index';
+import type { MarginText } from '@/core/page/furniture';
 import { Choice } from '@/parts/Choice';
 import { Select } from '@/parts/Select';
 import { WordsField } from '@/parts/WordsField';
@@ -22,6 +23,7 @@ export interface MasterActions {
   readonly basedOn: (id: string, base: string | undefined) => void;
   readonly remove: (id: string) => void;
   readonly across: (from: string, to: string, how: Across) => void;
+  readonly marginText: (pages: readonly string[], what: MarginText) => void;
   readonly part: (page: string, frames?: readonly string[]) => void;
   readonly rejoin: (frames: readonly string[]) => void;
 }
@@ -39,6 +41,7 @@ export function MasterChapter({ document, format, pages, onMark, masterActions: 
   const [which, setWhich] = useState<'left' | 'right'>('right');
   const page = pages.find(({ side }) => side === which) ?? pages[0]!;
   const { master } = page;
+  const ids = pages.map((each) => each.page.id);
   const grid = pageGrid(format, master, page.side);
   const base = master.basedOn && realMasters(document).find(({ id }) => master.basedOn!.startsWith(id));
   const others = realMasters(document).filter(({ id }) => id !== master.id);
@@ -58,6 +61,14 @@ export function MasterChapter({ document, format, pages, onMark, masterActions: 
         <p className="opacity-75">
           Drag over empty grid to mark out a stretch: a flow area takes main text, a slot a part of a story, a text shows fields.
         </p>
+      </section>
+      <section aria-label="In the margins" className="flex gap-1.5">
+        <button type="button" className="btn btn-xs" onClick={() => on.marginText(ids, 'folio')}>
+          Add folios
+        </button>
+        <button type="button" className="btn btn-xs" onClick={() => on.marginText(ids, 'runningHead')}>
+          Add a running head
+        </button>
       </section>
       {pages.length > 1 && (
         <Choice

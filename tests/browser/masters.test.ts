@@ -1,0 +1,155 @@
+import type { Browser, Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import type { FrameRecord, MasterRecord } from '@/core/records/index';
+import { openServer, query, type Server } from '../support/application';
+import { openChromium } from '../support/chromium';
+import { copyHouse, copyIssue, Desk, until } from '../support/desk';
+
+/** Masters, changed on the desk and on pages, with real mouse and keyboard on the real application. */
+
+const databaseUrl = inject('databaseUrl');
+let server: Server;
+let browser: Browser;
+let page: Page;
+let house: string;
+const problems: string[] = [];
+
+beforeAll(async () => {
+  server = await openServer(databaseUrl);
+  browser = await openChromium();
+  house = await copyHouse(databaseUrl);
+  page = await browser.newPage();
+  page.on('pageerror', (error) => problems.push(String(error)));
+  await page.goto(`${server.origin}/houses/${house}/masters`, { waitUntil: 'domcontentloaded' });
+  await page.waitForSelector('.desk[data-ready=true]');
+});
+
+afterAll(async () => {
+  await browser?.close();
+  await server?.stop();
+});
+
+const press = async (selector: string) => (await page.waitForSelector(selector))!.click();
+const stored = () => until(page, 'it is stored', () => document.querySelector('[data-state=stored]') !== null);
+
+async function records<T>(kind: string): Promise<T[]> {
+  await stored();
+  const rows = await query<{ body: T }>(databaseUrl, 'select body from record where document_id = $1 and kind = $2', [
+    house,
+    kind,
+  ]);
+  return rows.map(({ body }) => body);
+}
+const frames = () => records<FrameRecord>('frame');
+
+describe('masters on the desk', () => {
+  it('lie there as spreads, named in the page line', async () => {
+    expect(
+      await page.$$eval('nav[aria-label="Page line"] [data-spread]', (cells) => cells.map((cell) => cell.textContent)),
+    ).toEqual(['LRFeature', 'LRPlain, no folio']);
+    expect(await page.$$eval('[data-frame]', (all) => all.length)).toBe(2);
+  });
+
+  it('move what lies on one side for all pages of that side, and undo it', async () => {
+    const [folio] = (await frames()).filter(({ side }) => side === 'left');
+    await page.focus(`[data-frame="${folio!.id}"]`);
+    await page.keyboard.press('ArrowDown');
+    expect((await frames()).find(({ id }) => id === folio!.id)).toMatchObject({ side: 'left', box: { y: folio!.box.y + 1 } });
+    await page.keyboard.down('Control');
+    await page.keyboard.press('z');
+    await page.keyboard.up('Control');
+    await until(page, 'it is redoable', () => !document.querySelector<HTMLButtonElement>('[aria-label^="Redo"]')!.disabled);
+    expect((await frames()).find(({ id }) => id === folio!.id)!.box).toEqual(folio!.box);
+  });
+
+  it('copy a page’s design across the spread as in a mirror', async () => {
+    await page.keyboard.press('Escape');
+    await press('::-p-aria([name="Left page"])');
+    await press('::-p-aria([name="Mirrored"])');
+    const width = 600.945;
+    const own = await frames();
+    const left = own.find(({ side }) => side === 'left')!;
+    const copy = own
+      .filter(({ side }) => side === 'right')
+      .find(({ box }) => Math.abs(box.x - (width - left.box.x - left.box.w)) < 0.5);
+    expect(copy).toBeDefined();
+    expect(own).toHaveLength(3);
+  });
+
+  it('repeat an item with a step', async () => {
+    const right = (await frames()).filter(({ side }) => side === 'right').at(-1)!;
+    await page.focus(`[data-frame="${right.id}"]`);
+    await press('::-p-aria([name="Repeat"][role="button"])');
+    for (const [label, value] of [
+      ['Down', '3'],
+      ['Step down', '20 pt'],
+    ] as const) {
+      const field = (await page.waitForSelector(`section[aria-label="Repeat"] ::-p-aria([name="${label}"])`))!;
+      await field.click({ count: 3 });
+      await page.keyboard.type(value);
+      await page.keyboard.press('Enter');
+    }
+    const across = (await page.waitForSelector('section[aria-label="Repeat"] ::-p-aria([name="Across"])'))!;
+    await across.click({ count: 3 });
+    await page.keyboard.type('1');
+    await page.keyboard.press('Enter');
+    await press('::-p-text(Repeat it)');
+    const rows = (await frames())
+      .filter(({ side, box }) => side === 'right' && Math.abs(box.x - right.box.x) < 0.01)
+      .map(({ box }) => box.y)
+      .sort((a, b) => a - b);
+    expect(rows.at(-1)! - rows.at(-2)!).toBeCloseTo(20, 2);
+  });
+
+  it('are based on one another, and refuse a circle in a sentence', async () => {
+    await page.keyboard.press('Escape');
+    await press('::-p-text(New based on this)');
+    const made = async () => (await records<MasterRecord>('master')).find(({ basedOn }) => basedOn === 'feature');
+    const above = (await made())!;
+    expect(above.name).toBe('Feature 2');
+    const before = await records<MasterRecord>('master');
+    await page.select('[aria-label="Master"] select', above.id);
+    await until(page, 'it is refused', () =>
+      /cannot be based on Feature 2: that would be a circle/.test(document.body.textContent!),
+    );
+    expect(await records<MasterRecord>('master')).toEqual(before);
+    // What the base shows, the new one shows too.
+    await press('nav[aria-label="Page line"] ::-p-text(Feature 2)');
+    await until(page, 'the base’s folios stand there', () => document.querySelectorAll('[data-inherited]').length >= 2);
+    expect(await page.$$eval('[data-frame]', (all) => all.length)).toBe(0);
+    expect(problems).toEqual([]);
+  });
+});
+
+describe('what pages show of their masters', () => {
+  it('cannot be moved, is parted by a press, changed, and joins again', async () => {
+    const issue = await copyIssue(databaseUrl);
+    const desk = await Desk.open(browser, server.origin, databaseUrl, issue);
+    await desk.go(4);
+    const [inherited] = await desk.page.$$('[data-inherited]');
+    const id = await inherited!.evaluate((element) => element.getAttribute('data-inherited')!);
+    const spot = await desk.middle(`[data-inherited="${id}"]`);
+    await desk.page.mouse.click(spot.x, spot.y);
+    const changes = (await desk.changes()).length;
+    await desk.page.keyboard.press('ArrowRight');
+    expect((await desk.changes()).length).toBe(changes);
+    await (await desk.page.waitForSelector('::-p-text(Part it on this page)'))!.click();
+    await desk.until(
+      'it is the page’s own',
+      (of: string) =>
+        document.querySelector(`[data-inherited="${of}"]`) === null ||
+        document.querySelectorAll(`[data-inherited="${of}"]`).length === 0,
+      id,
+    );
+    await desk.page.keyboard.press('ArrowUp');
+    await desk.stored();
+    const own = (await desk.records<FrameRecord>('frame')).filter(({ of }) => of !== undefined);
+    const master = (await desk.records<FrameRecord>('frame')).find((frame) => frame.id === id)!;
+    expect(own).toMatchObject([{ of: id, box: { y: master.box.y - 1 } }]);
+    await (await desk.page.waitForSelector('aside ::-p-text(Rejoin)'))!.click();
+    await desk.until('the master’s shows again', (of: string) => document.querySelector(`[data-inherited="${of}"]`) !== null, id);
+    await desk.stored();
+    expect((await desk.records<FrameRecord>('frame')).filter(({ of }) => of !== undefined)).toEqual([]);
+    expect(desk.problems).toEqual([]);
+  });
+});
