@@ -13,6 +13,9 @@ export interface DeskStore extends DocumentSource {
   readonly state: () => StoreState;
   expect(expecting: boolean): void;
   do(label: string, diff: Diff): void;
+  /** The document itself, of which what lies on the desk may be a view; and changing it there. */
+  readonly whole: Document;
+  doWhole(label: string, diff: Diff): void;
   undo(): ReturnType<DocumentStore['undo']>;
   redo(): ReturnType<DocumentStore['redo']>;
   /** Told when something that was done here could not be kept. */
@@ -61,6 +64,14 @@ export class ViewedStore implements DeskStore {
 
   do(label: string, diff: Diff): void {
     this.#store.do(label, this.#view.back(diff, this.#store.document));
+  }
+
+  get whole(): Document {
+    return this.#store.document;
+  }
+
+  doWhole(label: string, diff: Diff): void {
+    this.#store.do(label, diff);
   }
 
   undo(): ReturnType<DocumentStore['undo']> {

@@ -100,6 +100,14 @@ export class DocumentStore {
     return this.#document;
   }
 
+  get whole(): Document {
+    return this.#document;
+  }
+
+  doWhole(label: string, diff: Diff): void {
+    this.do(label, diff);
+  }
+
   readonly subscribe = (listener: () => void): (() => void) => {
     this.#listeners.add(listener);
     return () => this.#listeners.delete(listener);

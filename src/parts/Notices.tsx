@@ -10,10 +10,21 @@ export interface Notice {
   readonly mend?: { readonly name: string; readonly run: () => void } | undefined;
 }
 
+interface NoticesProps {
+  readonly notices: readonly Notice[];
+  readonly onClose: (id: number) => void;
+  /** Pixels from the foot of the window, to stand clear of what is there. */
+  readonly above?: number;
+}
+
 /** Sentences that tell what happened, until they are put away. */
-export function Notices({ notices, onClose }: { notices: readonly Notice[]; onClose: (id: number) => void }) {
+export function Notices({ notices, onClose, above = 40 }: NoticesProps) {
   return (
-    <div className="pointer-events-none fixed inset-x-0 bottom-10 z-40 flex flex-col items-center gap-1.5" aria-live="polite">
+    <div
+      style={{ bottom: above }}
+      className="pointer-events-none fixed inset-x-0 z-40 flex flex-col items-center gap-1.5"
+      aria-live="polite"
+    >
       {notices.map(({ id, tone, text, mend }) => (
         <div
           key={id}

@@ -30,6 +30,17 @@ afterAll(async () => {
 });
 
 const press = async (selector: string) => (await page.waitForSelector(selector))!.click();
+/** Presses a frame in its middle, as a hand does. */
+async function pressFrame(id: string): Promise<void> {
+  const box = (await (await page.waitForSelector(`[data-frame="${id}"]`))!.boundingBox())!;
+  await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2);
+  await until(
+    page,
+    'it is chosen',
+    (of: string) => document.querySelector(`[data-frame="${of}"]`)?.getAttribute('aria-pressed') === 'true',
+    id,
+  );
+}
 const stored = () => until(page, 'it is stored', () => document.querySelector('[data-state=stored]') !== null);
 
 async function records<T>(kind: string): Promise<T[]> {
@@ -52,7 +63,7 @@ describe('masters on the desk', () => {
 
   it('move what lies on one side for all pages of that side, and undo it', async () => {
     const [folio] = (await frames()).filter(({ side }) => side === 'left');
-    await page.focus(`[data-frame="${folio!.id}"]`);
+    await pressFrame(folio!.id);
     await page.keyboard.press('ArrowDown');
     expect((await frames()).find(({ id }) => id === folio!.id)).toMatchObject({ side: 'left', box: { y: folio!.box.y + 1 } });
     await page.keyboard.down('Control');
@@ -78,7 +89,7 @@ describe('masters on the desk', () => {
 
   it('repeat an item with a step', async () => {
     const right = (await frames()).filter(({ side }) => side === 'right').at(-1)!;
-    await page.focus(`[data-frame="${right.id}"]`);
+    await pressFrame(right.id);
     await press('::-p-aria([name="Repeat"][role="button"])');
     for (const [label, value] of [
       ['Down', '3'],

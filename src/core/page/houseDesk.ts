@@ -2,7 +2,7 @@ import { generateNKeysBetween } from 'fractional-indexing';
 import type { Diff } from '../records/diff';
 import { all, type Document, documentOf, find, framesOn } from '../records/document';
 import type { DocumentRecord, FrameRecord, MasterRecord, PageRecord } from '../records/index';
-import { formatOf, mastersOf } from './pages';
+import { formatOf } from './pages';
 
 /** How a document is looked at on the desk: what lies there, and what a change there is in the document itself. */
 export interface DeskView {
@@ -30,7 +30,7 @@ export const recurringDesk = (publication: string): DeskView => ({
 const LEFT = '--l';
 const RIGHT = '--r';
 /** Copies of what a master takes from the one that it is based on. */
-const BASE = '--base';
+export const BASE = '--base';
 
 /** The page on which a master lies on the desk, for pages of a side. */
 export const deskPage = (master: string, side: 'left' | 'right'): string => master + (side === 'left' ? LEFT : RIGHT);
@@ -52,7 +52,8 @@ export const mastersDesk = (publication: string): DeskView => ({
 
 function mastersSpread(house: Document, publication: string): Document {
   const format = formatOf(house);
-  const masters = mastersOf(house);
+  // By name, so that a master keeps its place whatever is put on it.
+  const masters = [...all(house, 'master')].sort((a, b) => a.name.localeCompare(b.name, 'en') || (a.id < b.id ? -1 : 1));
   const sides = format.facing ? (['left', 'right'] as const) : (['right'] as const);
   const orders = generateNKeysBetween(null, null, masters.length * sides.length);
   const bases = new Set(masters.flatMap(({ basedOn }) => basedOn ?? []));

@@ -72,7 +72,8 @@ export function startingHouse(
   });
   const [text, plain] = [master('text', 'Text'), master('plain', 'Plain, no folio')];
   const design = [noDetails(language), format, text, plain, ...swatches(kind, palette), ...styles(kind, size, leading)];
-  if (blank) return design;
+  // Blank pages are all on one master: what is set for it is set for them.
+  if (blank) return design.filter((record) => record !== plain);
   return [
     ...design,
     ...furniture(format, text),

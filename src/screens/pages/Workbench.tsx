@@ -70,9 +70,8 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
   const { bringIn, progress } = useImport(store, say);
   useConflicts(store, say);
 
-  const [spreadIndex, setSpreadIndex] = useState(() =>
-    place.at === undefined ? 0 : (placedPage(store.document, place.at)?.spread ?? 0),
-  );
+  /** The spread in sight: that of a page, wherever it goes; by its number where the page is no more. */
+  const [at, setAt] = useState<{ readonly page: string | undefined; readonly spread: number }>({ page: place.at, spread: 0 });
   const [selection, setSelection] = useState<ReadonlySet<string>>(new Set());
   /** What stays chosen while the focus goes on. */
   const [held, setHeld] = useState<ReadonlySet<string>>(new Set());
@@ -88,7 +87,7 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
 
   const format = formatOf(document);
   const allSpreads = useMemo(() => spreads(document), [document]);
-  const index = Math.min(spreadIndex, allSpreads.length - 1);
+  const index = placedPage(document, at.page ?? '')?.spread ?? Math.min(at.spread, allSpreads.length - 1);
   const pages = allSpreads[index]!;
   const desk = useDeskView(pages, format);
   const { view, fit } = desk;
@@ -102,7 +101,9 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
   }, []);
   const go = useCallback(
     (to: number) => {
-      setSpreadIndex(Math.max(0, Math.min(spreads(store.document).length - 1, to)));
+      const list = spreads(store.document);
+      const spread = Math.max(0, Math.min(list.length - 1, to));
+      setAt({ spread, page: list[spread]![0]!.page.id });
       fit();
       clear();
     },
@@ -554,7 +555,7 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
             onRecurring={actions.recurring}
             masterActions={{
               add: actions.addMaster,
-              rename: (master, called) => store.do('Rename a master', renameMaster(store.document, master, called)),
+              rename: (master, called) => store.doWhole('Rename a master', renameMaster(store.whole, master, called)),
               basedOn: actions.basedOn,
               remove: actions.removeMaster,
               across: actions.across,

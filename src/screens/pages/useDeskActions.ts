@@ -9,7 +9,7 @@ import { type Appearance, setAppearance } from '@/core/actions/appearance';
 import { placeFrames, removeFrames, setPictureFit, setTextLayout, setWrap, stack, type Place } from '@/core/actions/frames';
 import { placeAdvertisement, type PlaceAdvertisement } from '@/core/actions/advertisements';
 import { type Across, copyAcross, type Repeat, repeatFrame } from '@/core/actions/copies';
-import { addMaster, partFrames, rejoinFrames, removeMaster, renameMaster, setBasedOn } from '@/core/actions/masters';
+import { addMaster, partFrames, rejoinFrames, removeMaster, setBasedOn } from '@/core/actions/masters';
 import { fillSlots, type FillSlots, nameSlots, putSlot, type PutSlot } from '@/core/actions/slots';
 import { recolour } from '@/core/actions/colour';
 import { groupFrames, setGroupWrap, ungroupFrames } from '@/core/actions/groups';
@@ -53,6 +53,14 @@ export function useDeskActions(store: DeskStore, composer: ComposerClient, say: 
         composer.draft(null);
         say((error as Error).message, 'wrong');
         return undefined;
+      }
+    };
+    /** Does a change to the document itself, of which the desk may show a view. */
+    const onWhole = (label: string, action: (document: Document) => Diff): void => {
+      try {
+        store.doWhole(label, action(store.whole));
+      } catch (error) {
+        say((error as Error).message, 'wrong');
       }
     };
     /** Does a change that depends on how text falls. */
@@ -110,11 +118,10 @@ export function useDeskActions(store: DeskStore, composer: ComposerClient, say: 
       repeat: (id: string, intent: Repeat) => act('Repeat a frame', (document) => repeatFrame(document, id, intent)),
       book: (intent: PlaceAdvertisement) => act('Place an advertisement', (document) => placeAdvertisement(document, intent)),
       addMaster: (name: string, like: string, based: boolean) =>
-        act('Add a master', (document) => addMaster(document, { name, like, based })),
-      renameMaster: (id: string, name: string) => act('Rename a master', (document) => renameMaster(document, id, name)),
+        onWhole('Add a master', (document) => addMaster(document, { name, like, based })),
       basedOn: (id: string, base: string | undefined) =>
-        act('Base a master on another', (document) => setBasedOn(document, id, base)),
-      removeMaster: (id: string) => act('Remove a master', (document) => removeMaster(document, id)),
+        onWhole('Base a master on another', (document) => setBasedOn(document, id, base)),
+      removeMaster: (id: string) => onWhole('Remove a master', (document) => removeMaster(document, id)),
       recurring: (page: string, changes: Partial<Pick<PageRecord, 'name' | 'recurs'>>) =>
         act('Change a recurring page', (document) => setRecurring(document, page, changes)),
       placeStory: (intent: PlannedActions['placeStory']) => plan('Place a story', 'placeStory', intent),

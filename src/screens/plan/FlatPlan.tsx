@@ -1,6 +1,7 @@
 'use client';
 
 import { useEffect, useMemo, useRef, type PointerEvent as ReactPointerEvent } from 'react';
+import { type Box, contains } from '@/core/geometry/box';
 import type { ComposerClient } from '@/client/composerClient';
 import type { Fit } from '@/core/compose/fit';
 import { slotKey } from '@/core/compose/slotFits';
@@ -186,8 +187,12 @@ function Labels({
   k: number;
 }) {
   const said = new Set<string>();
-  return [...inheritedFrames(document, page), ...framesOn(document, page.page.id)].map((frame) => {
+  const own = framesOn(document, page.page.id);
+  const covered = ({ x, y }: Box) => own.some(({ box }) => contains(box, { x: x + 4, y: y + 4 }));
+  return [...inheritedFrames(document, page), ...own].map((frame) => {
     const { content, box } = frame;
+    // What lies over a master's slot says what is there.
+    if (frame.on !== page.page.id && covered(box)) return null;
     let name: string | undefined;
     let words: number | undefined;
     if (content.type === 'slot' && (content.takes === 'body' || content.takes === 'flow') && !said.has(content.set)) {

@@ -268,7 +268,7 @@ export function PlanBench({ id, publication, name, recurring, today, store, comp
           {carrying.name}
         </div>
       )}
-      <Notices notices={notices} onClose={close} />
+      <Notices notices={notices} onClose={close} above={186} />
     </div>
   );
 }

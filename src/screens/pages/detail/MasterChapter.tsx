@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { Across } from '@/core/actions/copies';
 import type { Stretch } from '@/core/page/grid';
 import { pageGrid } from '@/core/page/grid';
-import { realMasters } from '@/core/page/houseDesk';
+import { BASE, realMasters } from '@/core/page/houseDesk';
 import type { PlacedPage } from '@/core/page/pages';
 import type { Document } from '@/core/records/document';
 import type { FormatRecord } from '@/core/records/index';
@@ -43,7 +43,7 @@ export function MasterChapter({ document, format, pages, onMark, masterActions: 
   const { master } = page;
   const ids = pages.map((each) => each.page.id);
   const grid = pageGrid(format, master, page.side);
-  const base = master.basedOn && realMasters(document).find(({ id }) => master.basedOn!.startsWith(id));
+  const base = realMasters(document).find(({ id }) => master.basedOn === id + BASE);
   const others = realMasters(document).filter(({ id }) => id !== master.id);
   return (
     <>
