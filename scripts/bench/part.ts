@@ -1,4 +1,5 @@
 import { cold, memory } from './typesetter';
+import { planning, storePlanIssue } from './plan';
 import { storeLongIssue, typing } from './typing';
 
 /** One part of the benchmark in a process of its own; prints its figures as JSON. */
@@ -7,6 +8,10 @@ const [part, first, second] = process.argv.slice(2);
 async function figures(): Promise<unknown> {
   if (part === 'cold') return cold(Number(first));
   if (part === 'memory') return memory(Number(first));
+  if (part === 'plan') {
+    await storePlanIssue();
+    return planning(first!, 5);
+  }
   await storeLongIssue(Number(second));
   return typing(first!, 80);
 }

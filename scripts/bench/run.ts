@@ -8,6 +8,7 @@ import { chromiumSpaces, inChromium } from './chromium';
 import { median, most, unevenness } from './measure';
 import { passage } from './texts';
 import { cold, drag, keystrokes, spaces } from './typesetter';
+import { givingMaster, MASTER_PAGES, PLAN_PAGES, PLAN_STORIES, type PlanFigures } from './plan';
 import type { TypingFigures } from './typing';
 
 /** `npm run bench`: measures the typesetter beside headless Chromium, in one run, and writes docs/benchmarks.md. */
@@ -157,12 +158,14 @@ async function main(): Promise<void> {
 
   const cluster = await openCluster();
   let typed: TypingFigures;
+  let planned: PlanFigures;
   try {
     process.env.DATABASE_URL = cluster.url;
     await runScript('scripts/migrate.ts', cluster.url);
     const server = await openServer(cluster.url);
     try {
       typed = (await apart('typing', server.origin, String(WORDS))) as TypingFigures;
+      planned = (await apart('plan', server.origin)) as PlanFigures;
     } finally {
       await server.stop();
     }
@@ -177,6 +180,34 @@ async function main(): Promise<void> {
     ms(shown),
     'within 16 ms',
     shown <= 16,
+  );
+
+  const again = median(planned.again);
+  add(
+    `the flatplan of ${PLAN_PAGES} pages with ${PLAN_STORIES} stories, from asking for it until every page in sight is a true picture`,
+    `${ms(again)} with the small pages kept from the last time, ${ms(median(planned.first))} without; its pages stand there after ${ms(median(planned.there))}`,
+    '',
+    ms(again),
+    'under 1 s',
+    again < 1000,
+  );
+  add(
+    'between two frames while that flatplan scrolls under the wheel',
+    `${ms(median(planned.frames))}, 95 %: ${ms(most(planned.frames))}`,
+    '',
+    `${ms(median(planned.frames))} / ${ms(most(planned.frames))}`,
+    '95 % within 50 ms',
+    most(planned.frames) <= 50,
+  );
+  const alone = median(await givingMaster(ROUNDS));
+  const mastered = median(planned.mastered);
+  add(
+    `another master given to ${MASTER_PAGES} of its pages, from the choice until the screen is drawn with it`,
+    `${ms(mastered)}, 95 %: ${ms(most(planned.mastered))}; the action alone ${ms(alone)}`,
+    '',
+    ms(mastered),
+    'under 200 ms',
+    mastered < 200,
   );
 
   const file = 'docs/benchmarks.md';

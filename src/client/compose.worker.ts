@@ -82,7 +82,7 @@ function show(): void {
 
 const small = new SmallPages(
   shaper,
-  (page, picture) => self.postMessage({ type: 'drawn', page, picture } satisfies FromWorker, { transfer: [picture] }),
+  (page, picture) => self.postMessage({ type: 'drawn', page, picture } satisfies FromWorker, { transfer: [picture.data.buffer] }),
   () => {
     queue.push({ type: 'pictures' });
     void work();

@@ -29,7 +29,7 @@ export interface Setting {
   /** Words that waiting slots in sight take, by `slotKey`. */
   readonly slots: ReadonlyMap<string, number>;
   /** Pages drawn small, as far as they have been asked for. */
-  readonly small: ReadonlyMap<string, ImageBitmap>;
+  readonly small: ReadonlyMap<string, ImageData>;
   readonly trouble: string | undefined;
   /** Of the text that is being typed; undefined where no frame shows it. */
   readonly caret: PlacedCaret | undefined;
@@ -46,6 +46,28 @@ const NOTHING: Setting = {
   caret: undefined,
 };
 
+/** A compose worker, and when it is there to take messages: what is sent before is lost. */
+interface Starting {
+  readonly worker: Worker;
+  readonly ready: Promise<void>;
+}
+
+function start(): Starting {
+  const worker = new Worker(new URL('./compose.worker.ts', import.meta.url), { type: 'module' });
+  const ready = new Promise<void>((resolve) => {
+    const hear = ({ data }: MessageEvent<FromWorker>) => {
+      if (data.type !== 'ready') return;
+      worker.removeEventListener('message', hear);
+      resolve();
+    };
+    worker.addEventListener('message', hear);
+  });
+  return { worker, ready };
+}
+
+/** The first one starts while the screen that will use it is still being built. */
+let early: Starting | undefined = typeof window === 'undefined' ? undefined : start();
+
 /** The screen's side of the compose worker: passes every diff on, and holds what came back. */
 export class ComposerClient {
   readonly #worker: Worker;
@@ -60,16 +82,17 @@ export class ComposerClient {
   #waiting: { diff: Diff | null } | undefined;
 
   constructor(store: DocumentSource) {
-    this.#worker = new Worker(new URL('./compose.worker.ts', import.meta.url), { type: 'module' });
-    const waiting: ToWorker[] = [{ type: 'open', records: [...store.document.records.values()] }];
-    let ready = false;
-    this.#post = (message) => (ready ? this.#worker.postMessage(message) : void waiting.push(message));
-    this.#worker.onmessage = ({ data }: MessageEvent<FromWorker>) => {
-      if (data.type === 'ready') {
-        ready = true;
-        for (const message of waiting.splice(0)) this.#worker.postMessage(message);
-      } else this.#take(data);
-    };
+    const { worker, ready } = early ?? start();
+    early = undefined;
+    this.#worker = worker;
+    let waiting: ToWorker[] | undefined = [{ type: 'open', records: [...store.document.records.values()] }];
+    this.#post = (message) => (waiting ? void waiting.push(message) : worker.postMessage(message));
+    worker.onmessage = ({ data }: MessageEvent<FromWorker>) => data.type !== 'ready' && this.#take(data);
+    void ready.then(() => {
+      const first = waiting!;
+      waiting = undefined;
+      for (const message of first) worker.postMessage(message);
+    });
     this.#stop = store.onDiff((diff) => {
       this.#waiting = undefined;
       this.#post({ type: 'apply', diff });
@@ -93,6 +116,13 @@ export class ComposerClient {
   /** Names the pages that are looked at small, so many pixels of the screen wide. */
   watchSmall(pages: readonly string[], width: number): void {
     this.#post({ type: 'small', pages, width });
+  }
+
+  /** Shows small pages that were drawn before, until they are drawn again. */
+  showKept(pages: ReadonlyMap<string, ImageData>): void {
+    if (pages.size === 0) return;
+    this.#setting = { ...this.#setting, small: new Map([...pages, ...this.#setting.small]) };
+    for (const listener of this.#listeners) listener();
   }
 
   /** Shows a change without doing it; null ends it. While one is being composed only the newest of the next is kept. */

@@ -11,6 +11,8 @@ export interface DeskStore extends DocumentSource {
   readonly subscribe: (listener: () => void) => () => void;
   readonly snapshot: () => Snapshot;
   readonly state: () => StoreState;
+  /** The last change that it holds, by number. */
+  readonly seq: number;
   expect(expecting: boolean): void;
   do(label: string, diff: Diff): void;
   /** The document itself, of which what lies on the desk may be a view; and changing it there. */
@@ -64,6 +66,10 @@ export class ViewedStore implements DeskStore {
 
   do(label: string, diff: Diff): void {
     this.#store.do(label, this.#view.back(diff, this.#store.document));
+  }
+
+  get seq(): number {
+    return this.#store.seq;
   }
 
   get whole(): Document {

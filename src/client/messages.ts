@@ -78,5 +78,5 @@ export type FromWorker =
     }
   /** Words that the waiting slots in sight take, by `slotKey`. */
   | { readonly type: 'slots'; readonly slots: readonly (readonly [slot: string, words: number])[] }
-  | { readonly type: 'drawn'; readonly page: string; readonly picture: ImageBitmap }
+  | { readonly type: 'drawn'; readonly page: string; readonly picture: ImageData }
   | { readonly type: 'failed'; readonly message: string };

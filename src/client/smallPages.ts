@@ -16,16 +16,17 @@ interface Drawn {
 /** Draws small pages in the worker: each again only when what is on it has changed. */
 export class SmallPages {
   readonly #shaper: Shaper;
-  readonly #send: (page: string, picture: ImageBitmap) => void;
+  readonly #send: (page: string, picture: ImageData) => void;
   /** Told when a picture has come that pages were drawn without. */
   readonly #onPicture: () => void;
   readonly #drawn = new Map<string, Drawn>();
   readonly #pictures = new Map<string, ImageBitmap | 'coming' | 'missing'>();
   #waiting = new Set<string>();
+  #canvas: OffscreenCanvasRenderingContext2D | undefined;
   #watched: readonly string[] = [];
   #width = 0;
 
-  constructor(shaper: Shaper, send: (page: string, picture: ImageBitmap) => void, onPicture: () => void) {
+  constructor(shaper: Shaper, send: (page: string, picture: ImageData) => void, onPicture: () => void) {
     this.#shaper = shaper;
     this.#send = send;
     this.#onPicture = onPicture;
@@ -62,7 +63,7 @@ export class SmallPages {
   /** Paints a page and sends it; gives whether pictures of it are still to come. */
   #paint(document: Document, list: PageList, facing: { list: PageList; dx: number } | undefined): boolean {
     const k = this.#width / list.width;
-    const canvas = new OffscreenCanvas(this.#width, Math.max(1, Math.round(list.height * k)));
+    const canvas = this.#canvasOf(this.#width, Math.max(1, Math.round(list.height * k)));
     let lacks = false;
     const picture = (id: string) => {
       const record = find(document, 'picture', id);
@@ -71,9 +72,20 @@ export class SmallPages {
       if (known === undefined || known === 'coming') lacks = record !== undefined;
       return typeof known === 'object' ? known : undefined;
     };
-    paintSmall(canvas.getContext('2d')!, list, k, { face: (id) => this.#shaper.face(id), picture }, facing);
-    this.#send(list.page, canvas.transferToImageBitmap());
+    paintSmall(canvas, list, k, { face: (id) => this.#shaper.face(id), picture }, facing);
+    const { width, height } = canvas.canvas;
+    this.#send(list.page, canvas.getImageData(0, 0, width, height));
     return lacks;
+  }
+
+  /**
+   * One canvas serves all pages of a size, in the worker's own memory: one that is shared with the compositor waits for
+   * it at every page, ten times as long as painting takes while the screen is being built.
+   */
+  #canvasOf(width: number, height: number): OffscreenCanvasRenderingContext2D {
+    const kept = this.#canvas;
+    if (kept && kept.canvas.width === width && kept.canvas.height === height) return kept;
+    return (this.#canvas = new OffscreenCanvas(width, height).getContext('2d', { willReadFrequently: true })!);
   }
 
   #fetch(blob: string): void {

@@ -29,7 +29,7 @@ import { balanceOf, wholeBalance } from './balance';
 import { signatures, signatureWords } from './signatures';
 import { startIssue } from './startIssue';
 import { startingHouse } from './startingHouse';
-import { daysLeft, pagesWords, storyList } from './storyList';
+import { daysLeft, pagesWords, storyList, wordsOf } from './storyList';
 
 function done(doc: Document, diff: Diff): Document {
   for (const record of [...diff.added, ...diff.updated.map(({ after }) => after)])
@@ -208,7 +208,7 @@ describe('stories on the plan', () => {
       ['Harbour dues', false],
     ]);
     expect(pagesWords(list[0]!.pages)).toBe('2–4');
-    expect(list[0]!.words).toBe(countWords(bodyText(get(doc, 'text', 'spar-body').body)));
+    expect(wordsOf(doc, list[0]!.story)).toBe(countWords(bodyText(get(doc, 'text', 'spar-body').body)));
     const planned = list.find(({ story: { name } }) => name === 'Harbour dues')!.story;
     expect([
       daysLeft(planned, '2026-11-25'),

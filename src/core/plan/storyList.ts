@@ -7,7 +7,6 @@ import type { StoryRecord } from '../records/index';
 /** A story as the plan lists it. */
 export interface PlannedStory {
   readonly story: StoryRecord;
-  readonly words: number;
   /** Folios of the pages that show its body, the first and the last. */
   readonly pages: readonly [string, string] | undefined;
   readonly isPlaced: boolean;
@@ -15,9 +14,9 @@ export interface PlannedStory {
 
 const counted = new WeakMap<object, number>();
 
-/** Words of a text; counted once as long as it is the same. */
-function wordsOf(document: Document, id: string): number {
-  const text = find(document, 'text', id);
+/** Words of a story's body; counted when they are asked for, and once as long as it is the same. */
+export function wordsOf(document: Document, story: StoryRecord): number {
+  const text = find(document, 'text', story.parts.body);
   if (!text) return 0;
   let words = counted.get(text.body);
   if (words === undefined) counted.set(text.body, (words = countWords(bodyText(text.body))));
@@ -33,7 +32,6 @@ export function storyList(document: Document): PlannedStory[] {
     const sorted = [...pages].sort((a, b) => a.number - b.number);
     return {
       story,
-      words: wordsOf(document, story.parts.body),
       pages: sorted.length > 0 ? [sorted[0]!.folio, sorted.at(-1)!.folio] : undefined,
       isPlaced: isPlaced.has(story.id),
     };

@@ -46,6 +46,8 @@ export function IssueHeader({
           <Link
             key={each.path}
             href={`/issues/${document}/${each.path}`}
+            // A place is large: it is fetched when somebody goes there.
+            prefetch={false}
             aria-current={each.path === place ? 'page' : undefined}
             className={`flex h-full items-center border-b-[3px] px-3 pt-[3px] font-medium ${each.path === place ? 'border-primary font-bold' : 'border-transparent opacity-75 hover:opacity-100'}`}
           >

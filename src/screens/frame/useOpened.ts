@@ -4,6 +4,7 @@ import { useEffect, useState } from 'react';
 import { ComposerClient } from '@/client/composerClient';
 import { type DeskStore, ViewedStore } from '@/client/deskStore';
 import type { Opened } from '@/client/documentStore';
+import { fetchOpened } from '@/client/fetchOpened';
 import { openStore } from '@/client/openStore';
 import type { DeskView } from '@/core/page/houseDesk';
 
@@ -13,25 +14,41 @@ export interface OpenedTools {
   readonly composer: ComposerClient;
 }
 
+/** What there is of it so far; or a sentence why there is nothing. */
+export type Opening = OpenedTools | { readonly failed: string } | undefined;
+
 /**
- * A document's store and its typesetter while their screen is there; undefined until both are.
+ * A document's store and its typesetter while their screen is there; undefined until both are. An issue is large, and
+ * comes beside the screen's code instead of within its page; a house comes with it.
  *
+ * @param opened the document, where it came with the page
  * @param view how the document is looked at; as it is when not said
  */
-export function useOpened(id: string, opened: Opened, view?: DeskView): OpenedTools | undefined {
-  const [tools, setTools] = useState<OpenedTools>();
+export function useOpened(id: string, opened?: Opened, view?: DeskView): Opening {
+  const [opening, setOpening] = useState<Opening>();
   useEffect(() => {
-    const own = openStore(id, opened);
-    const viewed = view && new ViewedStore(own.store, view);
-    const store: DeskStore = viewed ?? own.store;
-    const composer = new ComposerClient(store);
-    setTools({ store, composer });
+    let close: (() => void) | undefined;
+    let gone = false;
+    const open = (found: Opened) => {
+      if (gone) return;
+      const own = openStore(id, found);
+      const viewed = view && new ViewedStore(own.store, view);
+      const store: DeskStore = viewed ?? own.store;
+      const composer = new ComposerClient(store);
+      close = () => {
+        composer.close();
+        viewed?.close();
+        own.close();
+      };
+      setOpening({ store, composer });
+    };
+    if (opened) open(opened);
+    else fetchOpened(id).then(open, (error: Error) => !gone && setOpening({ failed: error.message }));
     return () => {
-      setTools(undefined);
-      composer.close();
-      viewed?.close();
-      own.close();
+      gone = true;
+      setOpening(undefined);
+      close?.();
     };
   }, [id, opened, view]);
-  return tools;
+  return opening;
 }

@@ -2,6 +2,7 @@
 declare module 'plotly.js-basic-dist-min' {
   const plotly: {
     newPlot(element: HTMLElement, data: readonly object[], layout: object, config: object): Promise<unknown>;
+    react(element: HTMLElement, data: readonly object[], layout: object, config: object): Promise<unknown>;
     purge(element: HTMLElement): void;
   };
   export default plotly;

@@ -13,7 +13,8 @@ import { Workbench } from './Workbench';
 
 interface DeskScreenProps {
   readonly id: string;
-  readonly opened: Opened;
+  /** The document, where it came with the page. */
+  readonly opened?: Opened;
   /** How the document is looked at; as it is when not said. */
   readonly view?: DeskView;
   readonly placeOf: (store: DeskStore) => DeskPlace;
@@ -23,8 +24,16 @@ interface DeskScreenProps {
 
 /** Opens a document's store and its typesetter, and shows the desk once both are there. */
 export function DeskScreen({ id, opened, view, placeOf, waiting }: DeskScreenProps) {
-  const tools = useOpened(id, opened, view);
+  const opening = useOpened(id, opened, view);
+  const tools = opening && 'store' in opening ? opening : undefined;
   const place = useMemo(() => tools && placeOf(tools.store), [tools, placeOf]);
+  if (opening && 'failed' in opening) {
+    return (
+      <p role="alert" className="text-error p-6">
+        {opening.failed}
+      </p>
+    );
+  }
   return tools && place ? <Open place={place} {...tools} /> : waiting;
 }
 

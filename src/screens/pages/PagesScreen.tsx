@@ -2,7 +2,6 @@
 
 import { useCallback } from 'react';
 import type { DeskStore } from '@/client/deskStore';
-import type { Opened } from '@/client/documentStore';
 import { IssueHeader } from '../frame/IssueHeader';
 import type { DeskPlace } from './deskPlace';
 import { DeskScreen } from './DeskScreen';
@@ -11,13 +10,12 @@ interface PagesScreenProps {
   readonly id: string;
   readonly publication: string;
   readonly name: string;
-  readonly opened: Opened;
   /** The page that is to be in sight first. */
   readonly at?: string | undefined;
 }
 
 /** The place Pages: the issue on the desk. */
-export function PagesScreen({ id, publication, name, opened, at }: PagesScreenProps) {
+export function PagesScreen({ id, publication, name, at }: PagesScreenProps) {
   const placeOf = useCallback(
     (store: DeskStore): DeskPlace => ({
       kind: 'issue',
@@ -37,5 +35,5 @@ export function PagesScreen({ id, publication, name, opened, at }: PagesScreenPr
       </p>
     </div>
   );
-  return <DeskScreen id={id} opened={opened} placeOf={placeOf} waiting={waiting} />;
+  return <DeskScreen id={id} placeOf={placeOf} waiting={waiting} />;
 }

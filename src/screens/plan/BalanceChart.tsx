@@ -1,9 +1,13 @@
 'use client';
 
 import { useEffect, useRef } from 'react';
+import type * as PlotlyModule from 'plotly.js-basic-dist-min';
 import type { Balance } from '@/core/plan/balance';
 
 const HEIGHT = 118;
+
+/** Milliseconds. */
+const LONGEST_WAIT = 3000;
 
 interface BalanceChartProps {
   readonly folios: readonly string[];
@@ -22,14 +26,14 @@ export function BalanceChart({ folios, pages }: BalanceChartProps) {
   useEffect(() => {
     const element = ref.current!;
     let gone = false;
-    void import('plotly.js-basic-dist-min').then(({ default: plotly }) => {
+    const draw = ({ default: plotly }: typeof PlotlyModule) => {
       if (gone) return;
       const style = getComputedStyle(document.documentElement);
       const colour = (name: string) => style.getPropertyValue(name).trim();
       const x = folios.map((_, i) => i);
       const every = Math.max(1, Math.ceil(folios.length / 24));
       const ticks = x.filter((i) => i % every === 0);
-      void plotly.newPlot(
+      void plotly.react(
         element,
         KINDS.map(([kind, name, ink]) => ({
           type: 'bar',
@@ -54,10 +58,14 @@ export function BalanceChart({ folios, pages }: BalanceChartProps) {
         },
         { displayModeBar: false, responsive: true },
       );
+    };
+    // The pages themselves come first: the chart is drawn when there is time for it.
+    const idle = requestIdleCallback(() => void import('plotly.js-basic-dist-min').then(draw), {
+      timeout: LONGEST_WAIT,
     });
     return () => {
       gone = true;
-      void import('plotly.js-basic-dist-min').then(({ default: plotly }) => plotly.purge(element));
+      cancelIdleCallback(idle);
     };
   }, [folios, pages]);
   return (

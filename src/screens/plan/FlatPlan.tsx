@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useMemo, useRef, type PointerEvent as ReactPointerEvent } from 'react';
+import { memo, useEffect, useMemo, useRef, type PointerEvent as ReactPointerEvent } from 'react';
 import { type Box, contains } from '@/core/geometry/box';
 import type { ComposerClient } from '@/client/composerClient';
 import type { Fit } from '@/core/compose/fit';
@@ -8,6 +8,8 @@ import { slotKey } from '@/core/compose/slotFits';
 import { inheritedFrames, placedPages, type PlacedPage, spreads } from '@/core/page/pages';
 import { all, type Document, find, framesOn, threadOf } from '@/core/records/document';
 import type { FormatRecord, StoryRecord } from '@/core/records/index';
+import { same } from '@/core/records/same';
+import { useLatest } from '../pages/useLatest';
 import { SmallPage } from './SmallPage';
 
 /** Pixels that a page is shown wide: the fewer there are, the larger. */
@@ -68,40 +70,52 @@ export function FlatPlan(props: FlatPlanProps) {
   const height = Math.round((across * format.height) / format.width);
   const all = useMemo(() => spreads(document), [document]);
   const unders = useMemo(() => undersOf(document, fits), [document, fits]);
+  const labels = useLabels(document, all, slots, across / format.width);
+  const press = useLatest(onPress);
+  const open = useLatest(onOpen);
+  const key = useLatest(onKey);
   const order = all
     .flat()
     .map(({ page }) => page.id)
     .join(' ');
 
-  // The worker draws what is in sight, and a row more.
+  // The worker draws what is in sight; when that is done, a row more.
   useEffect(() => {
     const inSight = new Set<string>();
     const width = Math.round(across * Math.min(3, Math.max(1, window.devicePixelRatio)) * 1.5);
     let asked: number | undefined;
-    const observer = new IntersectionObserver(
-      (entries) => {
-        for (const { target: element, isIntersecting } of entries) {
-          const id = element.getAttribute('data-plan-page')!;
-          if (isIntersecting) inSight.add(id);
-          else inSight.delete(id);
-        }
-        asked ??= requestAnimationFrame(() => {
-          asked = undefined;
-          composer.watchSmall([...inSight], width);
-        });
-      },
-      { root: ref.current, rootMargin: '160px' },
-    );
-    for (const element of ref.current!.querySelectorAll('[data-plan-page]')) observer.observe(element);
+    const watch = (margin: number) => {
+      const observer = new IntersectionObserver(
+        (entries) => {
+          for (const { target: element, isIntersecting } of entries) {
+            const id = element.getAttribute('data-plan-page')!;
+            if (isIntersecting) inSight.add(id);
+            else inSight.delete(id);
+          }
+          asked ??= requestAnimationFrame(() => {
+            asked = undefined;
+            composer.watchSmall([...inSight], width);
+          });
+        },
+        { root: ref.current, rootMargin: `${margin}px` },
+      );
+      for (const element of ref.current!.querySelectorAll('[data-plan-page]')) observer.observe(element);
+      return observer;
+    };
+    let observer = watch(0);
+    const stop = composer.subscribe(() => {
+      if (!composer.setting().ready) return;
+      stop();
+      observer.disconnect();
+      observer = watch(MARGIN);
+    });
     return () => {
+      stop();
       observer.disconnect();
       if (asked !== undefined) cancelAnimationFrame(asked);
     };
   }, [composer, order, across]);
 
-  const sections = new Map(
-    all.flat().flatMap((page) => (page.section?.from === page.page.id ? [[page.page.id, page.section.name] as const] : [])),
-  );
   return (
     <div ref={ref} className="min-h-0 flex-1 overflow-auto px-5 pt-4 pb-6" data-flatplan role="group" aria-label="Flatplan">
       <div className="flex flex-wrap gap-x-6 gap-y-4">
@@ -116,54 +130,24 @@ export function FlatPlan(props: FlatPlanProps) {
           >
             {pages.map((page) => {
               const { id } = page.page;
-              const under = unders.get(id);
               return (
-                <div key={id} className="relative" style={{ width: across }}>
-                  <p className="narrower h-3.5 truncate leading-none font-semibold opacity-80" data-section-name>
-                    {sections.get(id) ?? marks?.get(id) ?? ''}
-                  </p>
-                  {before === id && (
-                    <span
-                      className="bg-primary absolute top-3 -left-1 z-10 w-1"
-                      style={{ height: height + 4 }}
-                      data-drop-before
-                    />
-                  )}
-                  <button
-                    type="button"
-                    data-plan-page={id}
-                    aria-label={pageLabel(page, under)}
-                    aria-pressed={chosen.has(id)}
-                    className={`border-base-300 relative block border-y border-r text-left first:border-l touch-none select-none ${page.side === 'left' || pages.length === 1 ? 'border-l' : ''} ${
-                      chosen.has(id)
-                        ? 'outline-primary z-10 outline-[3px]'
-                        : target === id
-                          ? 'outline-primary z-10 outline-2 outline-dashed'
-                          : 'shadow-[0_1px_3px_rgb(20_33_61/0.22)]'
-                    }`}
-                    style={{ width: across, height }}
-                    onPointerDown={(event) => onPress(page, event)}
-                    onDoubleClick={() => onOpen(page)}
-                    onKeyDown={(event) => onKey(page, event)}
-                  >
-                    <SmallPage composer={composer} page={id} width={across - 1} height={height - 2} />
-                    <Labels document={document} page={page} slots={slots} k={across / format.width} />
-                  </button>
-                  <span className="flex h-1.5 gap-px pt-[3px]" aria-hidden="true">
-                    {(under?.stories.length ?? 0) === 0 && <span className="bg-base-300 h-1 flex-1" />}
-                    {under?.stories.map((story) => (
-                      <span key={story.id} className="h-1 flex-1" style={{ background: `var(--story-${story.tint})` }} />
-                    ))}
-                  </span>
-                  <p className="narrow flex items-baseline pt-0.5 leading-tight">
-                    <span className="font-semibold">{page.folio}</span>
-                    {under?.fit && (
-                      <span className={`ml-auto pr-1.5 ${under.fit.over ? 'text-error font-semibold' : 'opacity-70'}`}>
-                        {under.fit.words}
-                      </span>
-                    )}
-                  </p>
-                </div>
+                <PlanPage
+                  key={id}
+                  page={page}
+                  head={(page.section?.from === id ? page.section.name : marks?.get(id)) ?? ''}
+                  composer={composer}
+                  width={across}
+                  height={height}
+                  edged={page.side === 'left' || pages.length === 1}
+                  chosen={chosen.has(id)}
+                  targeted={target === id}
+                  dropsBefore={before === id}
+                  under={unders.get(id)!}
+                  labels={labels.get(id)!}
+                  onPress={press}
+                  onOpen={open}
+                  onKey={key}
+                />
               );
             })}
           </div>
@@ -174,25 +158,126 @@ export function FlatPlan(props: FlatPlanProps) {
   );
 }
 
+/** Pixels beyond what is in sight within which pages are drawn beforehand. */
+const MARGIN = 160;
+
+interface PlanPageProps extends Pick<FlatPlanProps, 'composer' | 'onPress' | 'onOpen' | 'onKey'> {
+  readonly page: PlacedPage;
+  /** Said above it. */
+  readonly head: string;
+  readonly width: number;
+  readonly height: number;
+  readonly edged: boolean;
+  readonly chosen: boolean;
+  readonly targeted: boolean;
+  readonly dropsBefore: boolean;
+  readonly under: Under;
+  readonly labels: readonly Label[];
+}
+
+/** A page of the flatplan; it is built anew only when something about it has changed. */
+const PlanPage = memo(
+  function PlanPage(props: PlanPageProps) {
+    const { page, head, composer, width, height, edged, chosen, targeted, dropsBefore, under, labels } = props;
+    const { onPress, onOpen, onKey } = props;
+    const { id } = page.page;
+    const edge = chosen
+      ? 'outline-primary z-10 outline-[3px]'
+      : targeted
+        ? 'outline-primary z-10 outline-2 outline-dashed'
+        : 'shadow-[0_1px_3px_rgb(20_33_61/0.22)]';
+    return (
+      <div className="relative" style={{ width }}>
+        <p className="narrower h-3.5 truncate leading-none font-semibold opacity-80" data-section-name>
+          {head}
+        </p>
+        {dropsBefore && (
+          <span className="bg-primary absolute top-3 -left-1 z-10 w-1" style={{ height: height + 4 }} data-drop-before />
+        )}
+        <button
+          type="button"
+          data-plan-page={id}
+          aria-label={pageLabel(page, under)}
+          aria-pressed={chosen}
+          className={`border-base-300 relative block touch-none border-y border-r text-left select-none first:border-l ${edged ? 'border-l' : ''} ${edge}`}
+          style={{ width, height }}
+          onPointerDown={(event) => onPress(page, event)}
+          onDoubleClick={() => onOpen(page)}
+          onKeyDown={(event) => onKey(page, event)}
+        >
+          <SmallPage composer={composer} page={id} width={width - 1} height={height - 2} />
+          {labels.map(({ key, name, words, box }) => (
+            <span
+              key={key}
+              className="narrower pointer-events-none absolute overflow-hidden text-[0.62rem] leading-[1.15] text-[#14213d] opacity-80"
+              style={{ left: box.x + 3, top: box.y + 2, width: box.w - 5, maxHeight: box.h - 3 }}
+            >
+              {name}
+              {words !== undefined && <span className="block">{words.toLocaleString('en-GB')} words</span>}
+            </span>
+          ))}
+        </button>
+        <span className="flex h-1.5 gap-px pt-[3px]" aria-hidden="true">
+          {under.stories.length === 0 && <span className="bg-base-300 h-1 flex-1" />}
+          {under.stories.map(({ id: story, tint }) => (
+            <span key={story} className="h-1 flex-1" style={{ background: `var(--story-${tint})` }} />
+          ))}
+        </span>
+        <p className="narrow flex items-baseline pt-0.5 leading-tight">
+          <span className="font-semibold">{page.folio}</span>
+          {under.fit && (
+            <span className={`ml-auto pr-1.5 ${under.fit.over ? 'text-error font-semibold' : 'opacity-70'}`}>
+              {under.fit.words}
+            </span>
+          )}
+        </p>
+      </div>
+    );
+  },
+  // A document that changed elsewhere makes new objects that say the same.
+  (a, b) =>
+    a.page.page === b.page.page &&
+    a.page.folio === b.page.folio &&
+    a.page.number === b.page.number &&
+    a.page.side === b.page.side &&
+    a.page.master === b.page.master &&
+    a.head === b.head &&
+    a.composer === b.composer &&
+    a.width === b.width &&
+    a.height === b.height &&
+    a.edged === b.edged &&
+    a.chosen === b.chosen &&
+    a.targeted === b.targeted &&
+    a.dropsBefore === b.dropsBefore &&
+    same(a.under, b.under) &&
+    same(a.labels, b.labels),
+);
+
+/** What is said on a page, and where on it; pixels. */
+interface Label {
+  readonly key: string;
+  readonly name: string | undefined;
+  readonly words: number | undefined;
+  readonly box: Box;
+}
+
+const useLabels = (
+  document: Document,
+  all: readonly (readonly PlacedPage[])[],
+  slots: ReadonlyMap<string, number>,
+  k: number,
+): ReadonlyMap<string, readonly Label[]> =>
+  useMemo(() => new Map(all.flat().map((page) => [page.page.id, labelsOf(document, page, slots, k)])), [document, all, slots, k]);
+
 /** What waits on a page, and whose advertisements stand there without their picture yet, said where they are. */
-function Labels({
-  document,
-  page,
-  slots,
-  k,
-}: {
-  document: Document;
-  page: PlacedPage;
-  slots: ReadonlyMap<string, number>;
-  k: number;
-}) {
+function labelsOf(document: Document, page: PlacedPage, slots: ReadonlyMap<string, number>, k: number): Label[] {
   const said = new Set<string>();
   const own = framesOn(document, page.page.id);
   const covered = ({ x, y }: Box) => own.some(({ box }) => contains(box, { x: x + 4, y: y + 4 }));
-  return [...inheritedFrames(document, page), ...own].map((frame) => {
+  return [...inheritedFrames(document, page), ...own].flatMap((frame): Label[] => {
     const { content, box } = frame;
     // What lies over a master's slot says what is there.
-    if (frame.on !== page.page.id && covered(box)) return null;
+    if (frame.on !== page.page.id && covered(box)) return [];
     let name: string | undefined;
     let words: number | undefined;
     if (content.type === 'slot' && (content.takes === 'body' || content.takes === 'flow') && !said.has(content.set)) {
@@ -204,17 +289,8 @@ function Labels({
       const booked = find(document, 'advertisement', content.advertisement);
       name = booked ? (booked.picture === undefined ? booked.name : undefined) : 'Advertisement';
     }
-    if ((name === undefined && words === undefined) || box.w * k < 24 || box.h * k < 12) return null;
-    return (
-      <span
-        key={frame.id}
-        className="narrower pointer-events-none absolute overflow-hidden text-[0.62rem] leading-[1.15] text-[#14213d] opacity-80"
-        style={{ left: box.x * k + 3, top: box.y * k + 2, width: box.w * k - 5, maxHeight: box.h * k - 3 }}
-      >
-        {name}
-        {words !== undefined && <span className="block">{words.toLocaleString('en-GB')} words</span>}
-      </span>
-    );
+    if ((name === undefined && words === undefined) || box.w * k < 24 || box.h * k < 12) return [];
+    return [{ key: frame.id, name, words, box: { x: box.x * k, y: box.y * k, w: box.w * k, h: box.h * k } }];
   });
 }
 

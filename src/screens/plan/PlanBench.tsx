@@ -1,7 +1,14 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useCallback, useMemo, useState, useSyncExternalStore, type PointerEvent as ReactPointerEvent } from 'react';
+import {
+  useCallback,
+  useDeferredValue,
+  useMemo,
+  useState,
+  useSyncExternalStore,
+  type PointerEvent as ReactPointerEvent,
+} from 'react';
 import { signatures } from '@/core/plan/signatures';
 import { formatOf, placedPage, placedPages, type PlacedPage } from '@/core/page/pages';
 import { documentOf } from '@/core/records/document';
@@ -21,6 +28,7 @@ import type { PlanScreenProps } from './PlanScreen';
 import { letterOf } from './Sheets';
 import { StoryTable } from './StoryTable';
 import { ToPlace, type Carried } from './ToPlace';
+import { useKeptPages } from './useKeptPages';
 import { usePlanActions } from './usePlanActions';
 import { usePlanKeys } from './usePlanKeys';
 
@@ -33,6 +41,9 @@ interface Carrying {
   readonly before: string | undefined;
 }
 
+/** Stands for the document until there is time for it. */
+const EMPTY = documentOf([]);
+
 /** Pixels from the edge of the flatplan within which it scrolls under a hand that carries. */
 const EDGE = 40;
 
@@ -44,6 +55,7 @@ export function PlanBench({ id, publication, name, recurring, today, store, comp
   const { notices, say, close } = useNotices();
   const actions = usePlanActions(store, composer, say);
   useConflicts(store, say);
+  useKeptPages(id, store, composer);
   const router = useRouter();
   const [view, setView] = useState<'flatplan' | 'stories'>('flatplan');
   const [chosenIds, setChosen] = useState<ReadonlySet<string>>(new Set());
@@ -51,6 +63,8 @@ export function PlanBench({ id, publication, name, recurring, today, store, comp
   const [anchor, setAnchor] = useState<string>();
   const [carrying, setCarrying] = useState<Carrying>();
   const [showsMarks, setShowsMarks] = useState(false);
+  // The pages come first: what is counted over all of them follows when there is time.
+  const counted = useDeferredValue(document, EMPTY);
   const house = useMemo(() => documentOf(recurring), [recurring]);
   const format = formatOf(document);
   const pages = placedPages(document);
@@ -231,7 +245,11 @@ export function PlanBench({ id, publication, name, recurring, today, store, comp
           ) : (
             <StoryTable document={document} fits={fits} today={today} onStory={actions.story} />
           )}
-          <PlanFoot document={document} actions={actions} showsMarks={showsMarks} onMarks={setShowsMarks} />
+          {counted === EMPTY ? (
+            <footer className="border-base-300 bg-base-100 h-44 shrink-0 border-t" />
+          ) : (
+            <PlanFoot document={counted} actions={actions} showsMarks={showsMarks} onMarks={setShowsMarks
+          )} />}
         </main>
         <aside
           aria-label="Beside the plan"

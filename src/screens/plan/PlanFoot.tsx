@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo, useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { balanceOf, wholeBalance } from '@/core/plan/balance';
 import { signatures, signatureWords, SIGNATURE_SIZES, type SignatureSize } from '@/core/plan/signatures';
 import { pageCountAdvice } from '@/core/plan/startIssue';
@@ -25,7 +25,7 @@ export const USUAL_BINDING = { kind: 'stitched', signature: 16 } as const;
 const percent = (share: number): string => `${Math.round(100 * share)} %`;
 
 /** Below the flatplan: what takes up the pages, their number, and the sheets they are printed on. */
-export function PlanFoot({ document, actions, showsMarks, onMarks }: PlanFootProps) {
+export const PlanFoot = memo(function PlanFoot({ document, actions, showsMarks, onMarks }: PlanFootProps) {
   const [sheets, setSheets] = useState(false);
   const pages = placedPages(document);
   const balance = useMemo(() => balanceOf(document), [document]);
@@ -118,7 +118,7 @@ export function PlanFoot({ document, actions, showsMarks, onMarks }: PlanFootPro
       {sheets && <Sheets list={list} folios={folios} binding={kind} onClose={() => setSheets(false)} />}
     </footer>
   );
-}
+});
 
 function Key({ ink, children }: { ink: string; children: React.ReactNode }) {
   return (

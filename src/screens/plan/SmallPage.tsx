@@ -20,7 +20,7 @@ export const SmallPage = memo(function SmallPage({ composer, page, width, height
     if (!canvas || !picture) return;
     canvas.width = picture.width;
     canvas.height = picture.height;
-    canvas.getContext('2d')!.drawImage(picture, 0, 0);
+    canvas.getContext('2d')!.putImageData(picture, 0, 0);
   }, [picture]);
   return (
     <canvas

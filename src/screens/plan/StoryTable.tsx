@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { type Fit, fitWords } from '@/core/compose/fit';
-import { daysLeft, pagesWords, storyList } from '@/core/plan/storyList';
+import { daysLeft, pagesWords, storyList, wordsOf } from '@/core/plan/storyList';
 import type { StoryPlan } from '@/core/actions/stories';
 import type { Document } from '@/core/records/document';
 import { STORY_STATES, type StoryState } from '@/core/records/story';
@@ -49,7 +49,7 @@ export function StoryTable({ document, fits, today, onStory }: StoryTableProps) 
           </tr>
         </thead>
         <tbody>
-          {storyList(document).map(({ story, words, pages }) => {
+          {storyList(document).map(({ story, pages }) => {
             const fit = fits.get(story.parts.body);
             const over = fit !== undefined && fit.oversetLines > 0;
             const days = daysLeft(story, today);
@@ -77,7 +77,7 @@ export function StoryTable({ document, fits, today, onStory }: StoryTableProps) 
                     ))}
                   </select>
                 </td>
-                <td className="pr-4 tabular-nums">{words.toLocaleString('en-GB')}</td>
+                <td className="pr-4 tabular-nums">{wordsOf(document, story).toLocaleString('en-GB')}</td>
                 <td className="pr-4">
                   <CommittedInput
                     label={`Target of ${story.name}`}

@@ -2,7 +2,7 @@
 
 import { useState, type PointerEvent as ReactPointerEvent, type ReactNode } from 'react';
 import { frameOfAdvertisement, SIZE_WORDS, USUAL_LINES } from '@/core/actions/advertisements';
-import { daysLeft, storyList } from '@/core/plan/storyList';
+import { daysLeft, storyList, wordsOf } from '@/core/plan/storyList';
 import { ADVERTISEMENT_SIZES, type AdvertisementSize } from '@/core/records/advertisement';
 import { all, type Document, find } from '@/core/records/document';
 import { NumberField } from '@/parts/NumberField';
@@ -82,7 +82,8 @@ export function ToPlace({ document, today, actions, onCarry, onPlace }: ToPlaceP
         {counts[tab] === 0 && <p className="opacity-70">{tab === 'Stories' ? 'Every story has its page.' : 'All are placed.'}</p>}
         <ul>
           {tab === 'Stories' &&
-            stories.map(({ story, words }) => {
+            stories.map(({ story }) => {
+              const words = wordsOf(document, story);
               const days = daysLeft(story, today);
               return item(
                 { what: 'story', id: story.id, name: story.name },

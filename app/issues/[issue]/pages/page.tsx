@@ -1,5 +1,7 @@
+import { preload } from 'react-dom';
 import { notFound } from 'next/navigation';
-import { openIssue } from '@/services/documents/openIssue';
+import { documentUrl } from '@/client/fetchOpened';
+import { issueHead } from '@/services/documents/issueHead';
 import { PagesScreen } from '@/screens/pages/PagesScreen';
 
 export const dynamic = 'force-dynamic';
@@ -12,10 +14,8 @@ interface PagesPageProps {
 export default async function PagesPage({ params, searchParams }: PagesPageProps) {
   const { issue } = await params;
   const { page } = await searchParams;
-  const opened = await openIssue(issue);
-  if (!opened) notFound();
-  const { head, seq, records, history } = opened;
-  return (
-    <PagesScreen id={head.id} publication={head.publicationName} name={head.name} at={page} opened={{ seq, records, history }} />
-  );
+  const head = await issueHead(issue);
+  if (!head) notFound();
+  preload(documentUrl(issue), { as: 'fetch', crossOrigin: 'anonymous' });
+  return <PagesScreen id={head.id} publication={head.publicationName} name={head.name} at={page} />;
 }

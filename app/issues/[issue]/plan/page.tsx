@@ -1,6 +1,8 @@
+import { preload } from 'react-dom';
 import { notFound } from 'next/navigation';
 import { PlanScreen } from '@/screens/plan/PlanScreen';
-import { openIssue } from '@/services/documents/openIssue';
+import { documentUrl } from '@/client/fetchOpened';
+import { issueHead } from '@/services/documents/issueHead';
 import { recurringOf } from '@/services/house/recurringOf';
 import { today } from '@/services/today';
 
@@ -8,15 +10,14 @@ export const dynamic = 'force-dynamic';
 
 export default async function PlanPage({ params }: { params: Promise<{ issue: string }> }) {
   const { issue } = await params;
-  const opened = await openIssue(issue);
-  if (!opened) notFound();
-  const { head, seq, records, history } = opened;
+  const head = await issueHead(issue);
+  if (!head) notFound();
+  preload(documentUrl(issue), { as: 'fetch', crossOrigin: 'anonymous' });
   return (
     <PlanScreen
       id={head.id}
       publication={head.publicationName}
       name={head.name}
-      opened={{ seq, records, history }}
       recurring={await recurringOf(head.publication)}
       today={today()}
     />
