@@ -248,8 +248,8 @@ export function PlanBench({ id, publication, name, recurring, today, store, comp
           {counted === EMPTY ? (
             <footer className="border-base-300 bg-base-100 h-44 shrink-0 border-t" />
           ) : (
-            <PlanFoot document={counted} actions={actions} showsMarks={showsMarks} onMarks={setShowsMarks
-          )} />}
+            <PlanFoot document={counted} actions={actions} showsMarks={showsMarks} onMarks={setShowsMarks} />
+          )}
         </main>
         <aside
           aria-label="Beside the plan"
