@@ -50,6 +50,38 @@ await page.waitForSelector('[data-specimen]');
 await page.waitForSelector('.js-plotly-plot .scatterlayer');
 await shot('type');
 
+const drawn = (count) => page.waitForFunction((n) => document.querySelectorAll('[data-drawn=true]').length >= n, {}, count);
+await page.goto(`${origin}/issues/packet-1206/plan`, { waitUntil: 'domcontentloaded' });
+await drawn(16);
+await page.waitForFunction(() => /words/.test(document.querySelector('[data-flatplan]').textContent));
+await page.waitForSelector('[data-chart] svg');
+await page.click('[data-plan-page]:nth-of-type(1)');
+await shot('plan');
+await page.goto(`${origin}/issues/bridle-87/plan`, { waitUntil: 'domcontentloaded' });
+await drawn(8);
+await page.waitForSelector('[data-chart] svg');
+await (await page.waitForSelector('::-p-aria([name="Stories"][role="radio"])')).click();
+await page.waitForFunction(() => /room|fits|over/.test(document.querySelector('table').textContent));
+await shot('stories');
+for (const [chapter, file] of [
+  ['packet-house/masters', 'masters'],
+  ['packet-house/recurring', 'recurring'],
+]) {
+  await page.goto(`${origin}/houses/${chapter}`, { waitUntil: 'domcontentloaded' });
+  await page.waitForFunction(() => /\d words/.test(document.querySelector('.desk')?.textContent ?? ''));
+  if (file === 'recurring') await page.keyboard.press(']');
+  if (file === 'recurring') await page.waitForFunction(() => /First story/.test(document.querySelector('.desk').textContent));
+  await shot(file);
+}
+await page.goto(origin, { waitUntil: 'networkidle0' });
+await (await page.waitForSelector('::-p-aria([name="New publication"][role="button"])')).click();
+await page.waitForFunction(
+  () =>
+    [...document.querySelectorAll('dialog img')].length > 3 &&
+    [...document.querySelectorAll('dialog img')].every((image) => image.naturalWidth > 0),
+);
+await shot('new-publication');
+
 await page.goto(`${origin}/issues/longspar-14/pages`, { waitUntil: 'domcontentloaded' });
 await page.waitForSelector('.desk[data-ready=true]');
 

@@ -156,13 +156,10 @@ export async function planning(origin: string, rounds: number): Promise<PlanFigu
         return { thereAt, drawnAt };
       });
       // Everything comes to rest, and the pages are kept, before it is opened again.
-      await page.waitForFunction(
-        () => caches.has('small-pages').then((is) => is && caches.match('/kept/small-pages/bench-plan')),
-        {
-          timeout: 60_000,
-          polling: 200,
-        },
-      );
+      await page.waitForFunction(() => caches.match('/kept/small-pages/bench-plan').then((found) => found !== undefined), {
+        timeout: 60_000,
+        polling: 200,
+      });
       await page.evaluate(() => new Promise((resolve) => requestIdleCallback(resolve)));
       return at;
     };

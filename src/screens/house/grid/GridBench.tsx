@@ -12,6 +12,7 @@ import { Select } from '@/parts/Select';
 import { useSetting } from '../../pages/useSetting';
 import { HouseFrame } from '../HouseFrame';
 import { useHouseTools } from '../useHouseTools';
+import { BeforeAfter } from './BeforeAfter';
 import { ColumnChapter } from './ColumnChapter';
 import { GridDesk } from './GridDesk';
 import type { GridTools } from './GridScreen';
@@ -43,6 +44,8 @@ export function GridBench({ id, publication, sample, body, store, specimen, comp
   const masters = useMemo(() => mastersOf(document), [document]);
   const [chosen, setChosen] = useState(masters[0]!.id);
   const master = find(document, 'master', chosen) ?? masters[0]!;
+  /** The house as it was when this chapter was opened. */
+  const [opened] = useState(document);
   /** A change that a hand is trying. */
   const [draft, setDraft] = useState<Diff>();
   const house = useMemo(() => (draft ? applied(document, draft) : document), [document, draft]);
@@ -122,6 +125,7 @@ export function GridBench({ id, publication, sample, body, store, specimen, comp
         <ColumnChapter {...chapter} />
         <LineChapter {...chapter} leading={leading} />
         <GuideChapter {...chapter} />
+        <BeforeAfter before={opened} after={house} />
       </aside>
       {notices}
     </HouseFrame>
