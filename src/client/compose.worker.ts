@@ -82,7 +82,10 @@ function show(): void {
 
 const small = new SmallPages(
   shaper,
-  (page, picture) => self.postMessage({ type: 'drawn', page, picture } satisfies FromWorker, { transfer: [picture.data.buffer] }),
+  (pages) =>
+    self.postMessage({ type: 'drawn', pages } satisfies FromWorker, {
+      transfer: pages.map(({ picture }) => picture.data.buffer),
+    }),
   () => {
     queue.push({ type: 'pictures' });
     void work();

@@ -187,7 +187,9 @@ export class ComposerClient {
     }
     if (message.type === 'slots') this.#setting = { ...this.#setting, slots: new Map(message.slots) };
     else if (message.type === 'drawn') {
-      this.#setting = { ...this.#setting, small: new Map(this.#setting.small).set(message.page, message.picture) };
+      const small = new Map(this.#setting.small);
+      for (const { page, picture } of message.pages) small.set(page, picture);
+      this.#setting = { ...this.#setting, small };
     } else if (message.type === 'failed') {
       this.#busy = false;
       this.#setting = { ...this.#setting, trouble: message.message };

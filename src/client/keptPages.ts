@@ -1,5 +1,5 @@
 /** Small pages of a document as they were last drawn, at a state of it. */
-interface Kept {
+export interface Kept {
   readonly seq: number;
   readonly pages: ReadonlyMap<string, ImageData>;
 }
@@ -29,16 +29,14 @@ export async function keepPages(document: string, { seq, pages }: Kept): Promise
   await (await caches.open(SHELF)).put(place(document), new Response(body));
 }
 
-/** Small pages that were kept of a document in just this state; none where it has changed since. */
-export async function keptPages(document: string, seq: number): Promise<ReadonlyMap<string, ImageData>> {
-  const none = new Map<string, ImageData>();
-  if (!('caches' in globalThis)) return none;
+/** Small pages that were kept of a document, and the state they hold for; undefined where none were. */
+export async function keptPages(document: string): Promise<Kept | undefined> {
+  if (!('caches' in globalThis)) return undefined;
   const found = await (await caches.open(SHELF)).match(place(document));
-  if (!found) return none;
+  if (!found) return undefined;
   const bytes = await found.arrayBuffer();
   const length = new Uint32Array(bytes, 0, 1)[0]!;
   const contents = JSON.parse(new TextDecoder().decode(new Uint8Array(bytes, 4, length))) as Contents;
-  if (contents.seq !== seq) return none;
   const pages = new Map<string, ImageData>();
   let at = 4 + length;
   for (const { page, width, height } of contents.pages) {
@@ -46,5 +44,5 @@ export async function keptPages(document: string, seq: number): Promise<Readonly
     pages.set(page, new ImageData(new Uint8ClampedArray(bytes, at, size), width, height));
     at += size;
   }
-  return pages;
+  return { seq: contents.seq, pages };
 }

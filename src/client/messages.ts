@@ -48,6 +48,12 @@ export type ToWorker =
       readonly intent: PlannedActions[keyof PlannedActions];
     };
 
+/** A page drawn small. */
+export interface DrawnPage {
+  readonly page: string;
+  readonly picture: ImageData;
+}
+
 /** A page as painted: its chunks in the order of painting; only those whose markup changed carry it. */
 export interface PaintedPage {
   readonly page: string;
@@ -78,5 +84,5 @@ export type FromWorker =
     }
   /** Words that the waiting slots in sight take, by `slotKey`. */
   | { readonly type: 'slots'; readonly slots: readonly (readonly [slot: string, words: number])[] }
-  | { readonly type: 'drawn'; readonly page: string; readonly picture: ImageData }
+  | { readonly type: 'drawn'; readonly pages: readonly DrawnPage[] }
   | { readonly type: 'failed'; readonly message: string };

@@ -1,3 +1,4 @@
+import type { DrawnPage } from './messages';
 import type { PageList } from '@/core/compose/displayList';
 import { placedPages } from '@/core/page/pages';
 import { type Document, find } from '@/core/records/document';
@@ -6,6 +7,9 @@ import { paintSmall } from '@/formats/canvas/painter';
 
 /** Pixels of the longer side that pictures are fetched at for small pages. */
 const PICTURE_SIDE = 240;
+
+/** Pages that are sent together: enough that the screen is not told of every one, few enough that it sees them come. */
+const TOGETHER = 12;
 
 interface Drawn {
   readonly list: PageList;
@@ -16,7 +20,7 @@ interface Drawn {
 /** Draws small pages in the worker: each again only when what is on it has changed. */
 export class SmallPages {
   readonly #shaper: Shaper;
-  readonly #send: (page: string, picture: ImageData) => void;
+  readonly #send: (pages: readonly DrawnPage[]) => void;
   /** Told when a picture has come that pages were drawn without. */
   readonly #onPicture: () => void;
   readonly #drawn = new Map<string, Drawn>();
@@ -26,7 +30,7 @@ export class SmallPages {
   #watched: readonly string[] = [];
   #width = 0;
 
-  constructor(shaper: Shaper, send: (page: string, picture: ImageData) => void, onPicture: () => void) {
+  constructor(shaper: Shaper, send: (pages: readonly DrawnPage[]) => void, onPicture: () => void) {
     this.#shaper = shaper;
     this.#send = send;
     this.#onPicture = onPicture;
@@ -47,21 +51,27 @@ export class SmallPages {
     if (this.#width < 1) return;
     const wanted = new Set(this.#watched);
     const places = placedPages(document);
+    let pages: DrawnPage[] = [];
     for (const [i, list] of lists.entries()) {
       if (!wanted.has(list.page)) continue;
       const beside = [i - 1, i + 1].find((at) => places[at] !== undefined && places[at].spread === places[i]!.spread);
       const facing = beside === undefined ? undefined : lists[beside];
       const kept = this.#drawn.get(list.page);
       if (kept?.list === list && kept.facing === facing && kept.width === this.#width && !this.#waiting.has(list.page)) continue;
-      const lacks = this.#paint(document, list, facing && { list: facing, dx: places[beside!]!.dx - places[i]!.dx });
+      const { picture, lacks } = this.#paint(document, list, facing && { list: facing, dx: places[beside!]!.dx - places[i]!.dx });
       this.#drawn.set(list.page, { list, facing, width: this.#width });
       if (lacks) this.#waiting.add(list.page);
       else this.#waiting.delete(list.page);
+      pages.push({ page: list.page, picture });
+      if (pages.length < TOGETHER) continue;
+      this.#send(pages);
+      pages = [];
     }
+    if (pages.length > 0) this.#send(pages);
   }
 
-  /** Paints a page and sends it; gives whether pictures of it are still to come. */
-  #paint(document: Document, list: PageList, facing: { list: PageList; dx: number } | undefined): boolean {
+  /** Paints a page; gives it, and whether pictures of it are still to come. */
+  #paint(document: Document, list: PageList, facing: { list: PageList; dx: number } | undefined) {
     const k = this.#width / list.width;
     const canvas = this.#canvasOf(this.#width, Math.max(1, Math.round(list.height * k)));
     let lacks = false;
@@ -74,8 +84,7 @@ export class SmallPages {
     };
     paintSmall(canvas, list, k, { face: (id) => this.#shaper.face(id), picture }, facing);
     const { width, height } = canvas.canvas;
-    this.#send(list.page, canvas.getImageData(0, 0, width, height));
-    return lacks;
+    return { picture: canvas.getImageData(0, 0, width, height), lacks };
   }
 
   /**

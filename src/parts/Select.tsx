@@ -1,29 +1,51 @@
 'use client';
 
-import { useId } from 'react';
+import { useId, useState } from 'react';
 
 interface SelectProps<T extends string> {
   readonly label: string;
   readonly value: T;
   readonly of: readonly { readonly value: T; readonly name: string; readonly disabled?: boolean }[];
+  /** @throws Error with a sentence where the value would not do; it is said at the field */
   readonly onChange: (value: T) => void;
 }
 
 /** One of many, named above. */
 export function Select<T extends string>({ label, value, of, onChange }: SelectProps<T>) {
   const id = useId();
+  const [wrong, setWrong] = useState<string>();
+  const choose = (next: T) => {
+    try {
+      onChange(next);
+      setWrong(undefined);
+    } catch (error) {
+      setWrong((error as Error).message);
+    }
+  };
   return (
     <div className="min-w-0 flex-1">
       <label htmlFor={id} className="text-2xs opacity-70">
         {label}
       </label>
-      <select id={id} className="field narrow" value={value} onChange={(event) => onChange(event.target.value as T)}>
+      <select
+        id={id}
+        className="field narrow"
+        value={value}
+        aria-invalid={wrong !== undefined}
+        aria-describedby={wrong ? `${id}-wrong` : undefined}
+        onChange={(event) => choose(event.target.value as T)}
+      >
         {of.map((each) => (
           <option key={each.value} value={each.value} disabled={each.disabled}>
             {each.name}
           </option>
         ))}
       </select>
+      {wrong && (
+        <p id={`${id}-wrong`} role="alert" className="text-2xs text-error pt-0.5">
+          {wrong}
+        </p>
+      )}
     </div>
   );
 }

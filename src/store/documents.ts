@@ -54,6 +54,15 @@ export async function loadRecords(id: string): Promise<{ seq: number; records: D
   });
 }
 
+/** How many records of a kind a document has. */
+export async function countRecords(id: string, kind: RecordKind): Promise<number> {
+  const { rows } = await pool().query<{ n: number }>(
+    'select count(*)::int as n from record where document_id = $1 and kind = $2',
+    [id, kind],
+  );
+  return rows[0]!.n;
+}
+
 /** Records of some kinds that were put in after a change, with the number of the change that last put them in. */
 export async function recordsSince(
   id: string,

@@ -72,6 +72,38 @@ const changes = async () => {
   return (await query(databaseUrl, 'select seq from change where document_id = $1', [issue])).length;
 };
 
+describe('the flatplan', () => {
+  it('shows true small pages: the nameplate black on the front, grey where text is, white where nothing is yet', async () => {
+    /** Share of dark pixels in a band of a page, from and to in shares of its height; without so much of its sides. */
+    const dark = async (number: number, from: number, to: number, sides = 0) =>
+      page.$eval(
+        `${await pageAt(number)} canvas`,
+        (element, a, b, c) => {
+          const canvas = element as HTMLCanvasElement;
+          const { width, height } = canvas;
+          const { data } = canvas
+            .getContext('2d')!
+            .getImageData(
+              Math.round(c * width),
+              Math.round(a * height),
+              Math.round((1 - 2 * c) * width),
+              Math.round((b - a) * height),
+            );
+          let count = 0;
+          for (let i = 0; i < data.length; i += 4) if (data[i]! + data[i + 1]! + data[i + 2]! < 540) count++;
+          return count / (data.length / 4);
+        },
+        from,
+        to,
+        sides,
+      );
+    // The newspaper's name stands within its upper tenth, in heavy type; below it come text and slots.
+    expect(await dark(1, 0.04, 0.12)).toBeGreaterThan(0.12);
+    expect(await dark(1, 0.5, 0.7)).toBeGreaterThan(0.004);
+    expect(await dark(2, 0.3, 0.7, 0.2)).toBe(0);
+  });
+});
+
 describe('assigning', () => {
   it('fills the slots of a page with a story that is dragged there', async () => {
     const story = (await records<StoryRecord>('story')).find(({ name }) => name === 'Sea wall: the second reading')!;

@@ -17,6 +17,7 @@ interface IssueHeaderProps {
   readonly document: string;
   readonly publication: string;
   readonly name: string;
+  readonly house: string | undefined;
   readonly place: 'plan' | 'pages' | 'handoff';
   readonly store?: DeskStore;
   readonly undo?: string | undefined;
@@ -30,6 +31,7 @@ export function IssueHeader({
   document,
   publication,
   name,
+  house,
   place,
   store,
   undo,
@@ -54,6 +56,15 @@ export function IssueHeader({
             {each.name}
           </Link>
         ))}
+        {house && (
+          <Link
+            href={`/houses/${house}/grid`}
+            prefetch={false}
+            className="border-base-300 my-2.5 ml-2 flex items-center border-l pl-5 font-medium opacity-75 hover:opacity-100"
+          >
+            House
+          </Link>
+        )}
       </nav>
       <div className="ml-auto flex items-center gap-1">
         {store && <SaveState store={store} />}

@@ -24,12 +24,13 @@ interface HandoffProps {
   readonly id: string;
   readonly publication: string;
   readonly name: string;
+  readonly house: string | undefined;
   readonly pages: number;
   readonly deliveries: readonly DeliveryView[];
 }
 
 /** One card for each way out, and what was made before. */
-export function HandoffScreen({ id, publication, name, pages, deliveries: first }: HandoffProps) {
+export function HandoffScreen({ id, publication, name, house, pages, deliveries: first }: HandoffProps) {
   const [deliveries, setDeliveries] = useState(first);
   const [marks, setMarks] = useState(true);
   const [trouble, setTrouble] = useState<string>();
@@ -75,7 +76,7 @@ export function HandoffScreen({ id, publication, name, pages, deliveries: first 
 
   return (
     <div className="flex h-full flex-col">
-      <IssueHeader document={id} publication={publication} name={name} place="handoff" />
+      <IssueHeader document={id} publication={publication} name={name} house={house} place="handoff" />
       <main className="mx-auto w-full max-w-5xl flex-1 overflow-auto px-8 py-7">
         <h1 className="sr-only">Handoff</h1>
         {trouble && (

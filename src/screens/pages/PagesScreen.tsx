@@ -10,26 +10,27 @@ interface PagesScreenProps {
   readonly id: string;
   readonly publication: string;
   readonly name: string;
+  readonly house: string | undefined;
   /** The page that is to be in sight first. */
   readonly at?: string | undefined;
 }
 
 /** The place Pages: the issue on the desk. */
-export function PagesScreen({ id, publication, name, at }: PagesScreenProps) {
+export function PagesScreen({ id, publication, name, house, at }: PagesScreenProps) {
   const placeOf = useCallback(
     (store: DeskStore): DeskPlace => ({
       kind: 'issue',
       at,
       title: `${publication}, ${name}: pages`,
       header: (tools) => (
-        <IssueHeader document={id} publication={publication} name={name} place="pages" store={store} {...tools} />
+        <IssueHeader document={id} publication={publication} name={name} house={house} place="pages" store={store} {...tools} />
       ),
     }),
-    [id, publication, name, at],
+    [id, publication, name, house, at],
   );
   const waiting = (
     <div className="flex h-full flex-col">
-      <IssueHeader document={id} publication={publication} name={name} place="pages" />
+      <IssueHeader document={id} publication={publication} name={name} house={house} place="pages" />
       <p className="p-6 opacity-70" role="status">
         Laying out the desk …
       </p>

@@ -7,7 +7,7 @@ import type { DeskStore } from '@/client/deskStore';
 import type { Sentence } from '@/client/messages';
 import { grown as widened, type Box } from '@/core/geometry/box';
 import { pageGrid, stretchBox, stretchWords } from '@/core/page/grid';
-import { renameMaster } from '@/core/actions/masters';
+import { renameMaster, setBasedOn } from '@/core/actions/masters';
 import { formatOf, inheritedFrames, placedPage, spreads, type PlacedPage } from '@/core/page/pages';
 import { find, framesOn } from '@/core/records/document';
 import { Notices } from '@/parts/Notices';
@@ -556,7 +556,7 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
             masterActions={{
               add: actions.addMaster,
               rename: (master, called) => store.doWhole('Rename a master', renameMaster(store.whole, master, called)),
-              basedOn: actions.basedOn,
+              basedOn: (master, base) => store.doWhole('Base a master on another', setBasedOn(store.whole, master, base)),
               remove: actions.removeMaster,
               across: actions.across,
               marginText: actions.marginText,

@@ -9,7 +9,7 @@ import { type Appearance, setAppearance } from '@/core/actions/appearance';
 import { placeFrames, removeFrames, setPictureFit, setTextLayout, setWrap, stack, type Place } from '@/core/actions/frames';
 import { placeAdvertisement, type PlaceAdvertisement } from '@/core/actions/advertisements';
 import { type Across, copyAcross, type Repeat, repeatFrame } from '@/core/actions/copies';
-import { addMaster, partFrames, rejoinFrames, removeMaster, setBasedOn } from '@/core/actions/masters';
+import { addMaster, partFrames, rejoinFrames, removeMaster } from '@/core/actions/masters';
 import { fillSlots, type FillSlots, nameSlots, putSlot, type PutSlot } from '@/core/actions/slots';
 import { recolour } from '@/core/actions/colour';
 import { groupFrames, setGroupWrap, ungroupFrames } from '@/core/actions/groups';
@@ -119,8 +119,6 @@ export function useDeskActions(store: DeskStore, composer: ComposerClient, say: 
       book: (intent: PlaceAdvertisement) => act('Place an advertisement', (document) => placeAdvertisement(document, intent)),
       addMaster: (name: string, like: string, based: boolean) =>
         onWhole('Add a master', (document) => addMaster(document, { name, like, based })),
-      basedOn: (id: string, base: string | undefined) =>
-        onWhole('Base a master on another', (document) => setBasedOn(document, id, base)),
       removeMaster: (id: string) => onWhole('Remove a master', (document) => removeMaster(document, id)),
       recurring: (page: string, changes: Partial<Pick<PageRecord, 'name' | 'recurs'>>) =>
         act('Change a recurring page', (document) => setRecurring(document, page, changes)),

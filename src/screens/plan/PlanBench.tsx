@@ -9,6 +9,7 @@ import {
   useSyncExternalStore,
   type PointerEvent as ReactPointerEvent,
 } from 'react';
+import type { Kept } from '@/client/keptPages';
 import { signatures } from '@/core/plan/signatures';
 import { formatOf, placedPage, placedPages, type PlacedPage } from '@/core/page/pages';
 import { documentOf } from '@/core/records/document';
@@ -47,7 +48,12 @@ const EMPTY = documentOf([]);
 /** Pixels from the edge of the flatplan within which it scrolls under a hand that carries. */
 const EDGE = 40;
 
-export function PlanBench({ id, publication, name, recurring, today, store, composer }: PlanScreenProps & OpenedTools) {
+interface PlanBenchProps extends PlanScreenProps, OpenedTools {
+  /** Small pages that were kept of the last time. */
+  readonly kept: Promise<Kept | undefined> | undefined;
+}
+
+export function PlanBench({ id, publication, name, house, recurring, today, kept, store, composer }: PlanBenchProps) {
   const { document, undo, redo } = useSyncExternalStore(store.subscribe, store.snapshot, store.snapshot);
   const fits = useSetting(composer, (setting) => setting.fits);
   const slots = useSetting(composer, (setting) => setting.slots);
@@ -55,7 +61,7 @@ export function PlanBench({ id, publication, name, recurring, today, store, comp
   const { notices, say, close } = useNotices();
   const actions = usePlanActions(store, composer, say);
   useConflicts(store, say);
-  useKeptPages(id, store, composer);
+  useKeptPages(id, kept, store, composer);
   const router = useRouter();
   const [view, setView] = useState<'flatplan' | 'stories'>('flatplan');
   const [chosenIds, setChosen] = useState<ReadonlySet<string>>(new Set());
@@ -65,7 +71,7 @@ export function PlanBench({ id, publication, name, recurring, today, store, comp
   const [showsMarks, setShowsMarks] = useState(false);
   // The pages come first: what is counted over all of them follows when there is time.
   const counted = useDeferredValue(document, EMPTY);
-  const house = useMemo(() => documentOf(recurring), [recurring]);
+  const models = useMemo(() => documentOf(recurring), [recurring]);
   const format = formatOf(document);
   const pages = placedPages(document);
   const chosen = pages.filter(({ page }) => chosenIds.has(page.id));
@@ -193,6 +199,7 @@ export function PlanBench({ id, publication, name, recurring, today, store, comp
         document={id}
         publication={publication}
         name={name}
+        house={house}
         place="plan"
         store={store}
         undo={undo}
@@ -259,7 +266,7 @@ export function PlanBench({ id, publication, name, recurring, today, store, comp
             <ChosenPages
               document={document}
               pages={chosen}
-              house={house}
+              house={models}
               actions={actions}
               onOpen={() => open(chosen[0]!)}
               onChoose={choose}

@@ -1,5 +1,7 @@
 'use client';
 
+import { useState } from 'react';
+import { keptPages } from '@/client/keptPages';
 import type { DocumentRecord } from '@/core/records/index';
 import { IssueHeader } from '../frame/IssueHeader';
 import { useOpened } from '../frame/useOpened';
@@ -9,6 +11,7 @@ export interface PlanScreenProps {
   readonly id: string;
   readonly publication: string;
   readonly name: string;
+  readonly house: string | undefined;
   /** The recurring pages of the house, with what lies on them. */
   readonly recurring: readonly DocumentRecord[];
   /** ISO 8601. */
@@ -17,12 +20,14 @@ export interface PlanScreenProps {
 
 /** The place Plan: which story, picture and advertisement goes on which page. */
 export function PlanScreen(props: PlanScreenProps) {
-  const { id, publication, name } = props;
+  const { id, publication, name, house } = props;
+  // What was kept of the last time is looked for while the issue itself is on its way.
+  const [kept] = useState(() => (typeof window === 'undefined' ? undefined : keptPages(id)));
   const opening = useOpened(id);
-  if (opening && 'store' in opening) return <PlanBench {...props} {...opening} />;
+  if (opening && 'store' in opening) return <PlanBench {...props} {...opening} kept={kept} />;
   return (
     <div className="flex h-full flex-col">
-      <IssueHeader document={id} publication={publication} name={name} place="plan" />
+      <IssueHeader document={id} publication={publication} name={name} house={house} place="plan" />
       {opening ? (
         <p role="alert" className="text-error p-6">
           {opening.failed}

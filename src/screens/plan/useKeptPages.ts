@@ -3,18 +3,23 @@
 import { useEffect } from 'react';
 import type { ComposerClient } from '@/client/composerClient';
 import type { DeskStore } from '@/client/deskStore';
-import { keepPages, keptPages } from '@/client/keptPages';
+import { keepPages, type Kept } from '@/client/keptPages';
 
 /** Milliseconds after the last page was drawn until they are kept. */
 const REST = 1500;
 
-/** Shows the small pages that were kept of a document, and keeps them as they are drawn. */
-export function useKeptPages(document: string, store: DeskStore, composer: ComposerClient): void {
+/** Shows the small pages that were kept of a document in the state it is in, and keeps them as they are drawn. */
+export function useKeptPages(
+  document: string,
+  kept: Promise<Kept | undefined> | undefined,
+  store: DeskStore,
+  composer: ComposerClient,
+): void {
   useEffect(() => {
     let gone = false;
     // A browser that cannot keep them, or has none, shows them when they are drawn.
-    keptPages(document, store.seq).then(
-      (pages) => !gone && composer.showKept(pages),
+    kept?.then(
+      (found) => !gone && found?.seq === store.seq && composer.showKept(found.pages),
       () => undefined,
     );
     let timer: ReturnType<typeof setTimeout> | undefined;
@@ -36,5 +41,5 @@ export function useKeptPages(document: string, store: DeskStore, composer: Compo
       clearTimeout(timer);
       stop();
     };
-  }, [document, store, composer]);
+  }, [document, kept, store, composer]);
 }

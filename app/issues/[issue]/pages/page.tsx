@@ -17,5 +17,5 @@ export default async function PagesPage({ params, searchParams }: PagesPageProps
   const head = await issueHead(issue);
   if (!head) notFound();
   preload(documentUrl(issue), { as: 'fetch', crossOrigin: 'anonymous' });
-  return <PagesScreen id={head.id} publication={head.publicationName} name={head.name} at={page} />;
+  return <PagesScreen id={head.id} publication={head.publicationName} name={head.name} house={head.house} at={page} />;
 }

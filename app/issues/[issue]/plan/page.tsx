@@ -18,6 +18,7 @@ export default async function PlanPage({ params }: { params: Promise<{ issue: st
       id={head.id}
       publication={head.publicationName}
       name={head.name}
+      house={head.house}
       recurring={await recurringOf(head.publication)}
       today={today()}
     />

@@ -129,9 +129,7 @@ export function StylePanel({ house, style, act, pressed, onChoose }: StylePanelP
         value={style.basedOn ?? ''}
         of={[{ value: '', name: 'Nothing' }, ...others.map(({ id, name }) => ({ value: id, name }))]}
         onChange={(base) =>
-          pressed(() =>
-            act('Base a style on another', (document) => setStyleBase(document, style.id, base === '' ? undefined : base)),
-          )
+          act('Base a style on another', (document) => setStyleBase(document, style.id, base === '' ? undefined : base))
         }
       />
       {asked && (
