@@ -3,7 +3,8 @@
 import { useCallback, useMemo } from 'react';
 import type { DeskStore } from '@/client/deskStore';
 import type { Opened } from '@/client/documentStore';
-import { mastersDesk, recurringDesk } from '@/core/page/houseDesk';
+import { deskPage, mastersDesk, recurringDesk } from '@/core/page/houseDesk';
+import { mastersOf } from '@/core/page/pages';
 import { SaveState } from '../frame/SaveState';
 import { DeskTools } from '../frame/DeskTools';
 import type { DeskPlace } from '../pages/deskPlace';
@@ -28,6 +29,8 @@ export function HouseDesk({ id, publication, chapter, opened }: HouseDeskProps) 
   const placeOf = useCallback(
     (store: DeskStore): DeskPlace => ({
       kind: chapter,
+      // The master that most pages are on lies there first.
+      at: chapter === 'masters' ? deskPage(mastersOf(store.whole)[0]!.id, 'right') : undefined,
       title: `${publication}: ${TITLES[chapter]}`,
       header: (tools) => (
         <HouseHeader publication={publication}>

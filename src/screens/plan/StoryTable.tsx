@@ -66,7 +66,8 @@ export function StoryTable({ document, fits, today, onStory }: StoryTableProps) 
                 <td className="pr-4">
                   <select
                     aria-label={`State of ${story.name}`}
-                    className="field narrow w-28"
+                    className="field narrow"
+                    style={{ width: '8rem' }}
                     value={story.state ?? 'planned'}
                     onChange={(event) => change(story.id, { state: event.target.value as StoryState })}
                   >
@@ -82,20 +83,22 @@ export function StoryTable({ document, fits, today, onStory }: StoryTableProps) 
                   <CommittedInput
                     label={`Target of ${story.name}`}
                     value={story.target === undefined ? '' : String(story.target)}
-                    width="w-16"
+                    width="4rem"
                     onCommit={(typed) => change(story.id, { target: typed.trim() === '' ? undefined : Number(typed) })}
                   />
                 </td>
-                <td className={`pr-4 ${over ? 'text-error font-semibold' : fit ? 'text-success' : 'opacity-60'}`}>
+                <td
+                  className={`pr-4 whitespace-nowrap ${over ? 'text-error font-semibold' : fit ? 'text-success' : 'opacity-60'}`}
+                >
                   {fit ? fitWords(fit) : 'not placed'}
                 </td>
                 <td className="pr-4">{pagesWords(pages)}</td>
-                <td>
+                <td className="whitespace-nowrap">
                   <CommittedInput
                     label={`Due day of ${story.name}`}
                     value={story.due ?? ''}
                     type="date"
-                    width="w-32"
+                    width="8rem"
                     onCommit={(typed) => change(story.id, { due: typed === '' ? undefined : typed })}
                   />
                   {days !== undefined && (
@@ -137,7 +140,8 @@ function CommittedInput({ label, value, type = 'text', width, onCommit }: Commit
     <input
       aria-label={label}
       type={type}
-      className={`field narrow ${width}`}
+      className="field narrow"
+      style={{ width }}
       value={typed ?? value}
       onChange={(event) => setTyped(event.target.value)}
       onBlur={commit}
