@@ -1,6 +1,7 @@
 'use client';
 
 import { useId, useState } from 'react';
+import { Wrong } from './Wrong';
 
 interface SelectProps<T extends string> {
   readonly label: string;
@@ -41,11 +42,7 @@ export function Select<T extends string>({ label, value, of, onChange }: SelectP
           </option>
         ))}
       </select>
-      {wrong && (
-        <p id={`${id}-wrong`} role="alert" className="text-2xs text-error pt-0.5">
-          {wrong}
-        </p>
-      )}
+      <Wrong field={id} wrong={wrong} />
     </div>
   );
 }

@@ -1,6 +1,8 @@
 'use client';
 
-import { useId, useRef, useState } from 'react';
+import { useId, useRef } from 'react';
+import { useCommitted } from './useCommitted';
+import { Wrong } from './Wrong';
 
 interface TypedFieldProps {
   readonly label: string;
@@ -16,23 +18,13 @@ interface TypedFieldProps {
 
 /** A field for one figure: what is typed counts when it is left or Enter is pressed, and a sentence says where it cannot. */
 export function TypedField({ label, hideLabel = false, value, shown, read, onChange }: TypedFieldProps) {
-  const [typed, setTyped] = useState<string>();
-  const [wrong, setWrong] = useState<string>();
   const id = useId();
   // A press that brings the focus here chooses all of the field, so that typing replaces it.
   const fresh = useRef(false);
-
-  const commit = () => {
-    if (typed === undefined) return;
-    try {
-      const next = read(typed);
-      if (Math.abs(next - value) > 1e-6) onChange(next);
-      setTyped(undefined);
-      setWrong(undefined);
-    } catch (error) {
-      setWrong((error as Error).message);
-    }
-  };
+  const { typed, wrong, type, commit, onKeyDown } = useCommitted((words) => {
+    const next = read(words);
+    if (Math.abs(next - value) > 1e-6) onChange(next);
+  });
   return (
     <div className="min-w-0 flex-1">
       <label htmlFor={id} className={hideLabel ? 'sr-only' : 'text-2xs opacity-70'}>
@@ -52,29 +44,11 @@ export function TypedField({ label, hideLabel = false, value, shown, read, onCha
           if (fresh.current) event.currentTarget.select();
           fresh.current = false;
         }}
-        onChange={(event) => {
-          setTyped(event.target.value);
-          setWrong(undefined);
-        }}
+        onChange={(event) => type(event.target.value)}
         onBlur={commit}
-        onKeyDown={(event) => {
-          if (event.key === 'Enter') {
-            // In a form, what is typed is to be seen before it is sent.
-            event.preventDefault();
-            commit();
-          }
-          if (event.key === 'Escape' && typed !== undefined) {
-            event.stopPropagation();
-            setTyped(undefined);
-            setWrong(undefined);
-          }
-        }}
+        onKeyDown={onKeyDown}
       />
-      {wrong && (
-        <p id={`${id}-wrong`} role="alert" className="text-2xs text-error pt-0.5">
-          {wrong}
-        </p>
-      )}
+      <Wrong field={id} wrong={wrong} />
     </div>
   );
 }

@@ -1,6 +1,8 @@
 'use client';
 
-import { useId, useState } from 'react';
+import { useId } from 'react';
+import { useCommitted } from './useCommitted';
+import { Wrong } from './Wrong';
 
 interface WordsFieldProps {
   readonly label: string;
@@ -12,19 +14,8 @@ interface WordsFieldProps {
 
 /** A field for a few words: they count when it is left or Enter is pressed. */
 export function WordsField({ label, value, most = 400, onChange }: WordsFieldProps) {
-  const [typed, setTyped] = useState<string>();
-  const [wrong, setWrong] = useState<string>();
   const id = useId();
-  const commit = () => {
-    if (typed === undefined) return;
-    try {
-      if (typed !== value) onChange(typed);
-      setTyped(undefined);
-      setWrong(undefined);
-    } catch (error) {
-      setWrong((error as Error).message);
-    }
-  };
+  const { typed, wrong, type, commit, onKeyDown } = useCommitted((words) => words !== value && onChange(words));
   return (
     <div className="min-w-0 flex-1">
       <label htmlFor={id} className="text-2xs opacity-70">
@@ -37,28 +28,11 @@ export function WordsField({ label, value, most = 400, onChange }: WordsFieldPro
         value={typed ?? value}
         aria-invalid={wrong !== undefined}
         aria-describedby={wrong ? `${id}-wrong` : undefined}
-        onChange={(event) => {
-          setTyped(event.target.value);
-          setWrong(undefined);
-        }}
+        onChange={(event) => type(event.target.value)}
         onBlur={commit}
-        onKeyDown={(event) => {
-          if (event.key === 'Enter') {
-            event.preventDefault();
-            commit();
-          }
-          if (event.key === 'Escape' && typed !== undefined) {
-            event.stopPropagation();
-            setTyped(undefined);
-            setWrong(undefined);
-          }
-        }}
+        onKeyDown={onKeyDown}
       />
-      {wrong && (
-        <p id={`${id}-wrong`} role="alert" className="text-2xs text-error pt-0.5">
-          {wrong}
-        </p>
-      )}
+      <Wrong field={id} wrong={wrong} />
     </div>
   );
 }

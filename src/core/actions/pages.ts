@@ -2,6 +2,7 @@ import { formatOf, placedPages } from '../page/pages';
 import { paperGrid } from '../page/refit';
 import { all, type Document, find, framesOn, get } from '../records/document';
 import type { Diff } from '../records/diff';
+import type { FrameContent } from '../records/frame';
 import type { FrameRecord, PageRecord, TextRecord } from '../records/index';
 import { copyOfPage, sideOf } from './recurring';
 import { said } from '../records/said';
@@ -173,6 +174,7 @@ export function duplicatePage(document: Document, id: string): Diff {
   const edit = new Edit(document);
   const [copy] = putPages(edit, { after: id, count: 1, master: get(document, 'page', id).master });
   const groups = new Map<string, string>();
+  const sets = new Map<string, string>();
   const format = formatOf(document);
   const gridOf = (state: Document, page: string) => {
     const { master, side } = placedPages(state).find((placed) => placed.page.id === page)!;
@@ -184,7 +186,7 @@ export function duplicatePage(document: Document, id: string): Diff {
     const { group, ...alone } = own;
     const kept = group === undefined ? undefined : (groups.get(group) ?? copyOfGroup(edit, group, groups));
     const placed: FrameRecord = kept === undefined ? alone : { ...alone, group: kept };
-    if (frame.content.type !== 'text') refitFrame(edit, placed, from, to);
+    if (frame.content.type !== 'text') refitFrame(edit, { ...placed, content: copiedPlace(frame.content, sets) }, from, to);
     else {
       const text = find(document, 'text', frame.content.text);
       if (!text || text.role === 'body') continue;
@@ -193,6 +195,14 @@ export function duplicatePage(document: Document, id: string): Diff {
     }
   }
   return turned(edit, document);
+}
+
+/** Slots of a copy are for a story of their own, and an advertisement stands in one place only. */
+function copiedPlace(content: FrameContent, sets: Map<string, string>): FrameContent {
+  if (content.type === 'advertisement') return { type: 'advertisement' };
+  if (content.type !== 'slot') return content;
+  if (!sets.has(content.set)) sets.set(content.set, newId());
+  return { ...content, set: sets.get(content.set)! };
 }
 
 function copyOfGroup(edit: Edit, group: string, copies: Map<string, string>): string | undefined {

@@ -4,7 +4,7 @@ import { prose } from '../../../tests/support/documents';
 import { StyleCircleError, styleSheet } from '../type/styles';
 import { documentOf } from '../records/document';
 import { runWidth } from './displayList';
-import { counted } from './markers';
+import { counted } from '../page/folio';
 import { lineText } from './lineText';
 
 const styled = (id: string) => ({ type: 'character', attrs: { style: id } }) as const;

@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { baseRecords, document } from '../../../tests/support/documents';
-import { folioFigure } from './folio';
+import { counted } from './folio';
 import { placedPages } from './pages';
 
 describe('folios', () => {
   it('are written in figures, Roman numerals and letters', () => {
     // The values of the Roman numerals are common knowledge: 4, 9, 40, 90, 400, 900 by subtraction.
-    expect([1, 4, 9, 14, 40, 49, 90, 400, 944, 1999, 2026].map((n) => folioFigure(n, 'i'))).toEqual([
+    expect([1, 4, 9, 14, 40, 49, 90, 400, 944, 1999, 2026].map((n) => counted(n, 'i'))).toEqual([
       'i',
       'iv',
       'ix',
@@ -19,9 +19,9 @@ describe('folios', () => {
       'mcmxcix',
       'mmxxvi',
     ]);
-    expect(folioFigure(8, 'I')).toBe('VIII');
-    expect([1, 26, 27, 52, 53].map((n) => folioFigure(n, 'a'))).toEqual(['a', 'z', 'aa', 'az', 'ba']);
-    expect(folioFigure(3, 'A')).toBe('C');
+    expect(counted(8, 'I')).toBe('VIII');
+    expect([1, 26, 27, 52, 53].map((n) => counted(n, 'a'))).toEqual(['a', 'z', 'aa', 'az', 'ba']);
+    expect(counted(3, 'A')).toBe('C');
   });
 
   it('begin anew with a section, and go on through a department', () => {

@@ -16,28 +16,23 @@ const ROMAN: readonly (readonly [number, string])[] = [
   [1, 'i'],
 ];
 
-/** A number from 1 as a folio of a style; letters go on after z with aa, ab. */
-export function folioFigure(n: number, style: FolioStyle): string {
-  switch (style) {
-    case '1':
-      return String(n);
-    case 'i':
-    case 'I': {
-      let out = '';
-      let left = n;
-      for (const [value, letters] of ROMAN) {
-        for (; left >= value; left -= value) out += letters;
-      }
-      return style === 'I' ? out.toUpperCase() : out;
-    }
-    case 'a':
-    case 'A': {
-      let out = '';
-      for (let left = n; left > 0; left = Math.floor((left - 1) / 26)) out = String.fromCharCode(97 + ((left - 1) % 26)) + out;
-      return style === 'A' ? out.toUpperCase() : out;
-    }
+/** A number as it is written in a list or a folio: figures, letters (a … z, aa), or Roman numerals, which end before 4,000. */
+export function counted(number: number, as: FolioStyle): string {
+  if (number > 0 && (as === 'a' || as === 'A')) {
+    let out = '';
+    for (let left = number; left > 0; left = Math.floor((left - 1) / 26)) out = String.fromCharCode(97 + ((left - 1) % 26)) + out;
+    return as === 'A' ? out.toUpperCase() : out;
   }
+  if (number > 0 && number < 4000 && (as === 'i' || as === 'I')) {
+    let out = '';
+    let left = number;
+    for (const [value, letters] of ROMAN) {
+      for (; left >= value; left -= value) out += letters;
+    }
+    return as === 'I' ? out.toUpperCase() : out;
+  }
+  return String(number);
 }
 
 /** The folio of the page that is so many behind the first of its section. */
-export const folioOf = ({ style, prefix, start }: Folios, behind: number): string => prefix + folioFigure(start + behind, style);
+export const folioOf = ({ style, prefix, start }: Folios, behind: number): string => prefix + counted(start + behind, style);

@@ -191,6 +191,24 @@ describe('pages on the plan', () => {
   });
 });
 
+describe('a page that is duplicated', () => {
+  it('has slots for a story of its own, and a free place where an advertisement stands', () => {
+    let doc = document(...baseRecords(3));
+    doc = done(doc, putSlot(doc, { page: 'p2', box: { x: 50, y: 48, w: 300, h: 100 }, takes: 'body' }));
+    doc = done(doc, bookAdvertisement(doc, { name: 'Harbour Bakery', size: 'quarter' }));
+    doc = done(doc, placeAdvertisement(doc, { advertisement: all(doc, 'advertisement')[0]!.id, page: 'p2' }));
+    const twice = done(doc, duplicatePages(doc, ['p2']));
+    const copy = placedPages(twice)[2]!.page.id;
+    const setOf = (page: string) =>
+      framesOn(twice, page).flatMap(({ content }) => (content.type === 'slot' ? [content.set] : []));
+    expect(setOf(copy)).toHaveLength(1);
+    expect(setOf(copy)).not.toEqual(setOf('p2'));
+    expect(framesOn(twice, copy).find(({ content }) => content.type === 'advertisement')!.content).toEqual({
+      type: 'advertisement',
+    });
+  });
+});
+
 describe('stories on the plan', () => {
   it('are planned before there is copy, listed in the order of their pages, and known by their day', () => {
     let doc = document(

@@ -156,8 +156,9 @@ const DESIGNS: Readonly<Record<PublicationKind, (page: Put, text: MasterRecord, 
     const n = cover.columns;
     const end = cover.lines;
     cover.picture('bleed');
-    cover.text([1, n, 1, 9], [paragraph('nameplate', field('publication'))], { fitsWidth: true });
-    cover.text([1, n, 10, 11], [issueLine('issueLine')]);
+    // Above the name, which is as high as its width makes it.
+    cover.text([1, n, 1, 1], [issueLine('issueLine')]);
+    cover.text([1, n, 3, 12], [paragraph('nameplate', field('publication'))], { fitsWidth: true });
     cover.slot('cover', 'Cover story', 'headline', [1, n - 1, end - 11, end - 5]);
     cover.slot('cover', 'Cover story', 'standfirst', [1, n - 2, end - 4, end]);
     const contents = page('contents', 'Contents', 'front', text);

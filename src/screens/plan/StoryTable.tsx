@@ -5,6 +5,7 @@ import { type Fit, fitWords } from '@/core/compose/fit';
 import { daysLeft, pagesWords, storyList, wordsOf } from '@/core/plan/storyList';
 import type { StoryPlan } from '@/core/actions/stories';
 import type { Document } from '@/core/records/document';
+import { useCommitted } from '@/parts/useCommitted';
 import { STORY_STATES, type StoryState } from '@/core/records/story';
 
 interface StoryTableProps {
@@ -131,11 +132,7 @@ interface CommittedInputProps {
 
 /** A cell to type in: it counts when it is left or Enter is pressed. */
 function CommittedInput({ label, value, type = 'text', width, onCommit }: CommittedInputProps) {
-  const [typed, setTyped] = useState<string>();
-  const commit = () => {
-    if (typed !== undefined && typed !== value) onCommit(typed);
-    setTyped(undefined);
-  };
+  const { typed, type: onType, commit, onKeyDown } = useCommitted((words) => words !== value && onCommit(words));
   return (
     <input
       aria-label={label}
@@ -143,9 +140,9 @@ function CommittedInput({ label, value, type = 'text', width, onCommit }: Commit
       className="field narrow"
       style={{ width }}
       value={typed ?? value}
-      onChange={(event) => setTyped(event.target.value)}
+      onChange={(event) => onType(event.target.value)}
       onBlur={commit}
-      onKeyDown={(event) => event.key === 'Enter' && commit()}
+      onKeyDown={onKeyDown}
     />
   );
 }

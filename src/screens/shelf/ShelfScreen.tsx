@@ -65,7 +65,10 @@ export function ShelfScreen({ publications, today }: { publications: readonly Sh
             className="border-base-300 grid grid-cols-[15rem_1fr] gap-10 border-t py-6 first:border-t-0"
           >
             <div>
-              <h2 style={{ fontFamily: 'SourceSerif4-900' }} className="text-[2.6rem] leading-none tracking-tight">
+              <h2
+                style={{ fontFamily: 'SourceSerif4-900' }}
+                className={`leading-none tracking-tight ${publication.name.length > 10 ? 'text-[1.9rem]' : 'text-[2.6rem]'}`}
+              >
                 {publication.name}
               </h2>
               <p className="pt-2 opacity-75">
