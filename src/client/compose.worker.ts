@@ -74,6 +74,11 @@ function show(): void {
     ...(caret ? { caret: caretAt(composed.pages, caret.text, caret.place) ?? null } : {}),
     took,
   });
+  showSmall(document, composed);
+}
+
+/** Draws the pages that are looked at small, and tells what the slots in sight take. */
+function showSmall(document: Document, composed: Composed): void {
   small.draw(document, composed.pages);
   // While a hand moves things, what would fit can wait.
   const slots = draft ? undefined : changedOnly('slots', [...slotWords(document, [...watched, ...small.watched], slotComposer)]);
@@ -199,10 +204,11 @@ async function take(message: ToWorker | { type: 'pictures' }): Promise<void> {
     case 'small':
       small.watch(message.pages, message.width);
       if (!base) return;
-      if (!isComposed && message.pages.length > 0) showFirst(message.pages);
+      if (isComposed) return showSmall(now(), composer.compose(now()));
+      if (message.pages.length > 0) showFirst(message.pages);
       return show();
     case 'pictures':
-      if (base && isComposed) small.draw(now(), composer.compose(now()).pages);
+      if (base && isComposed) showSmall(now(), composer.compose(now()));
       return;
     case 'sentences': {
       const text = get(base!, 'text', message.text);

@@ -1,10 +1,10 @@
 import type { Diff } from '@/core/records/diff';
-import { difference, isEmpty } from '@/core/records/diff';
-import { type Document, documentOf } from '@/core/records/document';
+import type { Document } from '@/core/records/document';
 import type { DocumentRecord } from '@/core/records/index';
 import type { DeskView } from '@/core/page/houseDesk';
 import type { DocumentSource } from './composerClient';
 import type { DocumentStore, Snapshot, StoreState } from './documentStore';
+import { SpecimenSource } from './specimenSource';
 
 /** What a desk works on: a document that can be changed, with undo, and says how far what was done has come. */
 export interface DeskStore extends DocumentSource {
@@ -31,21 +31,20 @@ export interface DeskStore extends DocumentSource {
 export class ViewedStore implements DeskStore {
   readonly #store: DocumentStore;
   readonly #view: DeskView;
-  #document: Document;
+  readonly #source: SpecimenSource;
   #snapshot: Snapshot;
-  readonly #heard = new Set<(diff: Diff) => void>();
   readonly #stop: () => void;
 
   constructor(store: DocumentStore, view: DeskView) {
     this.#store = store;
     this.#view = view;
-    this.#document = view.look(store.document);
-    this.#snapshot = { ...store.snapshot(), document: this.#document };
-    this.#stop = store.onDiff(() => this.#look());
+    this.#source = new SpecimenSource(view.look(store.document));
+    this.#snapshot = { ...store.snapshot(), document: this.document };
+    this.#stop = store.onDiff(() => this.#source.show(view.look(store.document)));
   }
 
   get document(): Document {
-    return this.#document;
+    return this.#source.document;
   }
 
   readonly subscribe = (listener: () => void): (() => void) => this.#store.subscribe(listener);
@@ -53,8 +52,8 @@ export class ViewedStore implements DeskStore {
   readonly snapshot = (): Snapshot => {
     const { undo, redo } = this.#store.snapshot();
     const now = this.#snapshot;
-    if (now.document !== this.#document || now.undo !== undo || now.redo !== redo)
-      this.#snapshot = { document: this.#document, undo, redo };
+    if (now.document !== this.document || now.undo !== undo || now.redo !== redo)
+      this.#snapshot = { document: this.document, undo, redo };
     return this.#snapshot;
   };
 
@@ -93,24 +92,10 @@ export class ViewedStore implements DeskStore {
   }
 
   onDiff(listener: (diff: Diff) => void): () => void {
-    this.#heard.add(listener);
-    return () => this.#heard.delete(listener);
+    return this.#source.onDiff(listener);
   }
 
   close(): void {
     this.#stop();
-  }
-
-  /** Looks again: records that say the same stay the same objects, so that nothing made of them is made again. */
-  #look(): void {
-    const after = this.#view.look(this.#store.document);
-    const diff = difference(this.#document, after);
-    if (isEmpty(diff)) return;
-    const changed = new Set([...diff.added, ...diff.updated.map(({ after: record }) => record)].map(({ id }) => id));
-    const before = this.#document.records;
-    this.#document = documentOf(
-      [...after.records.values()].map((record) => (changed.has(record.id) ? record : before.get(record.id)!)),
-    );
-    for (const listener of this.#heard) listener(diff);
   }
 }

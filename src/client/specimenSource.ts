@@ -1,4 +1,4 @@
-import { type Diff, difference, isEmpty } from '@/core/records/diff';
+import { applied, type Diff, difference, isEmpty } from '@/core/records/diff';
 import type { Document } from '@/core/records/document';
 import type { DocumentSource } from './composerClient';
 
@@ -23,7 +23,9 @@ export class SpecimenSource implements DocumentSource {
   /** Shows another state of it; listeners are told of what is different. */
   show(document: Document): void {
     const diff = difference(this.#document, document);
-    this.#document = document;
-    if (!isEmpty(diff)) for (const listener of this.#listeners) listener(diff);
+    if (isEmpty(diff)) return;
+    // Records that say the same stay the same objects, so that nothing made of them is made again.
+    this.#document = applied(this.#document, diff);
+    for (const listener of this.#listeners) listener(diff);
   }
 }

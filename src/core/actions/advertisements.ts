@@ -1,13 +1,14 @@
-import { type Box, overlaps, type Point } from '../geometry/box';
+import { type Box, contains, overlaps, type Point } from '../geometry/box';
 import { type PageGrid, type Stretch, stretchBox } from '../page/grid';
-import { inheritedFrames, type PlacedPage } from '../page/pages';
+import { isGround } from '../page/ground';
+import { formatOf, inheritedFrames, type PlacedPage } from '../page/pages';
 import type { Diff } from '../records/diff';
-import { all, type Document, find, framesOn, get } from '../records/document';
+import { all, type Document, framesOn, get } from '../records/document';
 import type { AdvertisementSize } from '../records/advertisement';
 import type { AdvertisementRecord } from '../records/index';
 import { said } from '../records/said';
 import { ActionError, Edit, newId, orderAfter } from './edit';
-import { pageWithGrid, putFrame } from './frames';
+import { pageWithGrid, putFrame, standIn } from './frames';
 
 /** What the sizes are called. */
 export const SIZE_WORDS: Readonly<Record<AdvertisementSize, string>> = {
@@ -109,11 +110,11 @@ export function placeAdvertisement(document: Document, { advertisement: id, page
   const before = frameOfAdvertisement(document, id);
   if (before) edit.remove(before.id);
   const waiting = [...framesOn(document, on), ...inheritedFrames(document, page)].find(
-    ({ content, box }) => content.type === 'advertisement' && !content.advertisement && (!at || holds(box, at)),
+    ({ content, box }) => content.type === 'advertisement' && !content.advertisement && (!at || contains(box, at)),
   );
   const content = { type: 'advertisement' as const, advertisement: id };
   if (waiting) {
-    const own = waiting.on === on ? waiting : { ...waiting, id: newId(), on, of: waiting.id, side: 'both' as const };
+    const own = waiting.on === on ? waiting : standIn(waiting, on);
     edit.put({ ...own, content });
     return edit.diff();
   }
@@ -128,12 +129,8 @@ export function placeAdvertisement(document: Document, { advertisement: id, page
   return edit.diff();
 }
 
-const holds = ({ x, y, w, h }: Box, at: Point): boolean => at.x >= x && at.x <= x + w && at.y >= y && at.y <= y + h;
-
-/** What takes room on a page: its frames, but not those that lie under all of it. */
-function takenOn(document: Document, page: PlacedPage): Box[] {
-  const { width, height } = find(document, 'format', 'format')!;
-  return framesOn(document, page.page.id)
+/** What takes room on a page: its frames, but not ground that others lie on. */
+const takenOn = (document: Document, page: PlacedPage): Box[] =>
+  framesOn(document, page.page.id)
     .map(({ box }) => box)
-    .filter(({ w, h }) => w * h < 0.85 * width * height);
-}
+    .filter((box) => !isGround(formatOf(document), box));

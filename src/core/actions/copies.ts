@@ -4,9 +4,9 @@ import type { Diff } from '../records/diff';
 import { type Document, find, framesOn, get } from '../records/document';
 import type { FrameRecord } from '../records/index';
 import type { Box } from '../geometry/box';
-import { ActionError, Edit, newId, orderAfter } from './edit';
+import { ActionError, Edit, newId, orderAfter, renaming } from './edit';
 import { withOwnText } from './masters';
-import { emptied } from './slots';
+import { copiedPlace, emptied } from './slots';
 
 export type Across = 'offset' | 'mirrored';
 
@@ -24,7 +24,7 @@ export function copyAcross(document: Document, from: string, to: string, how: Ac
   if (frames.length === 0) throw new ActionError('There is nothing on that page to copy.');
   const { width } = formatOf(document);
   if (!placedPage(document, to)) throw new ActionError('There is no facing page to copy to.');
-  const sets = new Map<string, string>();
+  const sets = renaming();
   for (const frame of frames) {
     const { group: _, of: __, ...alone } = frame;
     const box = how === 'offset' ? frame.box : mirrored(frame.box, width);
@@ -34,14 +34,12 @@ export function copyAcross(document: Document, from: string, to: string, how: Ac
   return edit.diff();
 }
 
-function copyOf(edit: Edit, frame: FrameRecord, sets: Map<string, string>): FrameRecord | undefined {
+/** A copy of a frame with what it shows; where a story stands, a slot of the same form. */
+function copyOf(edit: Edit, frame: FrameRecord, sets: (set: string) => string): FrameRecord | undefined {
   const text = frame.content.type === 'text' ? find(edit.document, 'text', frame.content.text) : undefined;
   const own =
     text?.story !== undefined || text?.role === 'body' ? emptied(edit.document, frame, 'Story') : withOwnText(edit, frame);
-  if (own?.content.type !== 'slot') return own;
-  const { set } = own.content;
-  if (!sets.has(set)) sets.set(set, newId());
-  return { ...own, content: { ...own.content, set: sets.get(set)! } };
+  return own && { ...own, content: copiedPlace(own.content, sets) };
 }
 
 const mirrored = (box: Box, width: number): Box => ({ ...box, x: exact(width - box.x - box.w) });
@@ -78,7 +76,7 @@ export function repeatFrame(document: Document, id: string, { across, down, step
   if ((across > 1 && stepAcross === 0) || (down > 1 && stepDown === 0))
     throw new ActionError('With a step of nothing they would all lie on one another.');
   const { group: _, of: __, ...alone } = frame;
-  const sets = new Map<string, string>();
+  const sets = renaming();
   for (let row = 0; row < down; row++) {
     for (let column = 0; column < across; column++) {
       if (row === 0 && column === 0) continue;

@@ -70,6 +70,25 @@ export class Edit {
 /** An id nothing else has. */
 export const newId = (): string => nanoid(12);
 
+/** Gives every old id a new one, the same whenever it is asked for again. */
+export function renaming(): (old: string) => string {
+  const own = new Map<string, string>();
+  return (old) => {
+    const known = own.get(old) ?? newId();
+    own.set(old, known);
+    return known;
+  };
+}
+
+/** A name that none of those there are has: the one that is wanted, or that with a number behind it. */
+export function freeName(there: readonly { readonly name: string }[], wanted: string): string {
+  const taken = new Set(there.map(({ name }) => name));
+  if (!taken.has(wanted)) return wanted;
+  let n = 2;
+  while (taken.has(`${wanted} ${n}`)) n++;
+  return `${wanted} ${n}`;
+}
+
 /** A place after the last of a list that is in order. */
 export const orderAfter = (list: readonly { order: string }[]): string => generateKeyBetween(list.at(-1)?.order ?? null, null);
 

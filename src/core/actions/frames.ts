@@ -56,6 +56,16 @@ export function putFrame(
   });
 }
 
+/** A frame on a page that stands in the place of one of its master's: parted from it, or filling its slot. */
+export const standIn = (frame: FrameRecord, page: string, more: Partial<FrameRecord> = {}): FrameRecord => ({
+  ...frame,
+  id: newId(),
+  on: page,
+  side: 'both',
+  of: frame.id,
+  ...more,
+});
+
 /** How many columns of text a box over `span` grid columns is set in, by the house's measure. */
 export function textColumns(grid: PageGrid, master: { textSpan: number }, box: Box): number {
   // A hair inside, so that a box that ends at a column's edge does not reach for the next.

@@ -4,24 +4,21 @@ import type { Diff } from '../records/diff';
 import { all, type Document, find, framesOn, get } from '../records/document';
 import type { FrameRecord, MasterRecord, TextRecord } from '../records/index';
 import { said } from '../records/said';
-import { ActionError, Edit, newId, orderAfter } from './edit';
+import { ActionError, Edit, freeName, newId, orderAfter } from './edit';
+import { standIn } from './frames';
 
 /** Adds a master with the grid of another, and with its frames beneath its own where it is based on it. */
 export function addMaster(document: Document, { name, like, based }: { name: string; like: string; based: boolean }): Diff {
   const edit = new Edit(document);
   const { basedOn: _, ...from } = get(document, 'master', like);
   const id = newId();
-  edit.put<MasterRecord>({ ...from, id, name: freeName(document, name), ...(based ? { basedOn: like } : {}) });
+  edit.put<MasterRecord>({
+    ...from,
+    id,
+    name: freeName(all(document, 'master'), name.trim() || 'Master'),
+    ...(based ? { basedOn: like } : {}),
+  });
   return edit.diff();
-}
-
-function freeName(document: Document, name: string): string {
-  const wanted = name.trim() || 'Master';
-  const taken = new Set(all(document, 'master').map((master) => master.name));
-  if (!taken.has(wanted)) return wanted;
-  let n = 2;
-  while (taken.has(`${wanted} ${n}`)) n++;
-  return `${wanted} ${n}`;
 }
 
 export function renameMaster(document: Document, id: string, name: string): Diff {
@@ -80,7 +77,7 @@ export function partFrames(document: Document, page: string, ids?: readonly stri
   const over = framesOn(document, page);
   frames.forEach((frame) => {
     const { group: _, ...alone } = frame;
-    const own: FrameRecord = { ...alone, id: newId(), on: page, side: 'both', of: frame.id };
+    const own = standIn(alone, page);
     const at = over.length === 0 ? orderAfter(framesOn(edit.document, page)) : orderUnder(edit.document, page, over[0]!.id);
     edit.put({ ...withOwnText(edit, own), order: at });
   });

@@ -2,14 +2,14 @@ import { formatOf, placedPages } from '../page/pages';
 import { paperGrid } from '../page/refit';
 import { all, type Document, find, framesOn, get } from '../records/document';
 import type { Diff } from '../records/diff';
-import type { FrameContent } from '../records/frame';
-import type { FrameRecord, PageRecord, TextRecord } from '../records/index';
+import type { FrameRecord, PageRecord } from '../records/index';
 import { copyOfPage, sideOf } from './recurring';
 import { said } from '../records/said';
-import { ActionError, Edit, newId, orderBehind } from './edit';
+import { ActionError, Edit, newId, orderBehind, renaming } from './edit';
 import { removeFrames } from './frames';
 import { refitFrame } from './refitFrame';
-import { pourAnew } from './slots';
+import { withOwnText } from './masters';
+import { copiedPlace, pourAnew } from './slots';
 
 /** The most pages an issue may have. */
 export const MOST_PAGES = 1000;
@@ -174,7 +174,7 @@ export function duplicatePage(document: Document, id: string): Diff {
   const edit = new Edit(document);
   const [copy] = putPages(edit, { after: id, count: 1, master: get(document, 'page', id).master });
   const groups = new Map<string, string>();
-  const sets = new Map<string, string>();
+  const sets = renaming();
   const format = formatOf(document);
   const gridOf = (state: Document, page: string) => {
     const { master, side } = placedPages(state).find((placed) => placed.page.id === page)!;
@@ -190,19 +190,10 @@ export function duplicatePage(document: Document, id: string): Diff {
     else {
       const text = find(document, 'text', frame.content.text);
       if (!text || text.role === 'body') continue;
-      const words = edit.put<TextRecord>({ ...text, id: newId() });
-      refitFrame(edit, { ...placed, content: { ...frame.content, text: words.id } }, from, to);
+      refitFrame(edit, withOwnText(edit, placed), from, to);
     }
   }
   return turned(edit, document);
-}
-
-/** Slots of a copy are for a story of their own, and an advertisement stands in one place only. */
-function copiedPlace(content: FrameContent, sets: Map<string, string>): FrameContent {
-  if (content.type === 'advertisement') return { type: 'advertisement' };
-  if (content.type !== 'slot') return content;
-  if (!sets.has(content.set)) sets.set(content.set, newId());
-  return { ...content, set: sets.get(content.set)! };
 }
 
 function copyOfGroup(edit: Edit, group: string, copies: Map<string, string>): string | undefined {

@@ -1,5 +1,6 @@
 import { refitFrame } from './refitFrame';
-import { Edit, newId } from './edit';
+import { Edit, newId, renaming } from './edit';
+import { copiedPlace } from './slots';
 import { formatOf, placedPages } from '../page/pages';
 import { paperGrid } from '../page/refit';
 import { all, type Document, documentOf, find, framesOn, get } from '../records/document';
@@ -21,37 +22,27 @@ export function recurringPages(house: Document): Readonly<Record<'front' | 'back
  */
 export function copyOfPage(from: Document, page: PageRecord, order: string): DocumentRecord[] {
   const id = newId();
-  const own = new Map<string, string>();
-  const renamed = (old: string): string => {
-    if (!own.has(old)) own.set(old, newId());
-    return own.get(old)!;
-  };
+  const renamed = renaming();
   const { recurs: _, ...plain } = page;
-  const out: DocumentRecord[] = [{ ...plain, id, order }];
+  const out = new Map<string, DocumentRecord>();
+  const put = (record: DocumentRecord) => void out.set(record.id, record);
+  put({ ...plain, id, order });
   for (const frame of framesOn(from, page.id)) {
+    const { content } = frame;
     const copy: FrameRecord = { ...frame, id: renamed(frame.id), on: id, content: contentOf(frame, renamed) };
     const group = find(from, 'group', frame.group);
-    if (group && !own.has(group.id)) out.push({ ...group, id: renamed(group.id) });
-    out.push(group ? { ...copy, group: renamed(group.id) } : copy);
-    const text = frame.content.type === 'text' ? find(from, 'text', frame.content.text) : undefined;
-    if (text && frame === framesOn(from, page.id).find((each) => each.content.type === 'text' && each.content.text === text.id))
-      out.push({ ...text, id: renamed(text.id) });
-    const picture = frame.content.type === 'picture' ? find(from, 'picture', frame.content.picture) : undefined;
-    if (picture && !out.includes(picture)) out.push(picture);
+    const text = content.type === 'text' ? find(from, 'text', content.text) : undefined;
+    const picture = content.type === 'picture' ? find(from, 'picture', content.picture) : undefined;
+    put(group ? { ...copy, group: renamed(group.id) } : copy);
+    if (group) put({ ...group, id: renamed(group.id) });
+    if (text) put({ ...text, id: renamed(text.id) });
+    if (picture) put(picture);
   }
-  return out;
+  return [...out.values()];
 }
 
-function contentOf({ content }: FrameRecord, renamed: (id: string) => string): FrameRecord['content'] {
-  switch (content.type) {
-    case 'text':
-      return { ...content, text: renamed(content.text) };
-    case 'slot':
-      return { ...content, set: renamed(content.set) };
-    default:
-      return content;
-  }
-}
+const contentOf = ({ content }: FrameRecord, renamed: (id: string) => string): FrameRecord['content'] =>
+  content.type === 'text' ? { ...content, text: renamed(content.text) } : copiedPlace(content, renamed);
 
 /** Lets what lay on the grid of one side lie on that of the other, for pages that came from there. */
 export function onTheirSides(document: Document, sides: ReadonlyMap<string, 'left' | 'right'>): Document {

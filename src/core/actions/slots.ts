@@ -4,17 +4,23 @@ import { inheritedFrames, placedPage, type PlacedPage } from '../page/pages';
 import { flowOf, isFlow, isSlot, type SlotFrame, slotsOn } from '../page/slots';
 import type { Diff } from '../records/diff';
 import { all, type Document, find, framesOn, get, threadOf } from '../records/document';
-import { type SlotContent, type SlotTakes, type TextContent, textContent, type TextLayout, type Wrap } from '../records/frame';
+import {
+  type FrameContent,
+  type SlotContent,
+  type SlotTakes,
+  type TextContent,
+  textLayout,
+  type TextLayout,
+  type Wrap,
+} from '../records/frame';
 import type { FrameRecord } from '../records/index';
 import { said } from '../records/said';
 import { ActionError, Edit, newId, orderAfter, orderBehind } from './edit';
-import { NO_WRAP, pageWithGrid, putFrame, textColumns } from './frames';
+import { NO_WRAP, pageWithGrid, putFrame, standIn, textColumns } from './frames';
 
 /** A headline, standfirst or byline is as high as its text; other text fills its frame. */
-const layoutFor = (takes: SlotTakes, columns: number, gutter: number): TextLayout => {
-  const { type: _, text: __, order: ___, ...plain } = textContent('');
-  return takes === 'body' || takes === 'flow' ? { ...plain, columns, gutter } : { ...plain, grows: true, ignoresWraps: true };
-};
+export const layoutFor = (takes: SlotTakes, columns: number, gutter: number): TextLayout =>
+  takes === 'body' || takes === 'flow' ? textLayout({ columns, gutter }) : textLayout({ grows: true, ignoresWraps: true });
 
 export interface PutSlot {
   readonly page: string;
@@ -94,21 +100,16 @@ export function fillSlots(document: Document, { story: id, page: at, set }: Fill
 function fill(edit: Edit, slot: SlotFrame, page: string | undefined, text: string, layout: TextLayout): void {
   const content = { ...layout, type: 'text' as const, text, order: behindThread(edit.document, text) };
   if (page === undefined) edit.put({ ...slot, content });
-  else
-    edit.put({
-      ...slot,
-      id: newId(),
-      on: page,
-      side: 'both',
-      of: slot.id,
-      order: orderAfter(framesOn(edit.document, page)),
-      content,
-    });
+  else edit.put(standIn(slot, page, { order: orderAfter(framesOn(edit.document, page)), content }));
 }
 
+/** Places of a text's frames in its thread. */
+export const places = (document: Document, text: string): { order: string }[] =>
+  threadOf(document, text).map((frame) => ({ order: orderOf(frame) }));
+
 function behindThread(document: Document, text: string): string {
-  const places = threadOf(document, text).map((frame) => ({ order: orderOf(frame) }));
-  return orderBehind(places, places.length - 1);
+  const list = places(document, text);
+  return orderBehind(list, list.length - 1);
 }
 
 /**
@@ -150,18 +151,8 @@ const orderOf = ({ content }: FrameRecord): string => (content.type === 'text' ?
 /** The frame on a page through which text runs in the place of a flow area's. Only a whole one keeps its form. */
 export function pouredFrame(area: SlotFrame, page: string, box: Box, content: FrameRecord['content'], id = newId()): FrameRecord {
   const { shape, rotation, ...plain } = area;
-  const whole = box.h === area.box.h;
-  return {
-    ...plain,
-    ...(whole && shape ? { shape } : {}),
-    ...(whole && rotation ? { rotation } : {}),
-    id,
-    on: page,
-    side: 'both',
-    box,
-    content,
-    of: area.id,
-  };
+  const form = box.h === area.box.h ? said({ shape, rotation }) : {};
+  return standIn(plain, page, { ...form, id, box, content });
 }
 
 /** A frame that shows part of a story, as the slot it leaves behind; undefined where the next issue has no use for it. */
@@ -187,3 +178,9 @@ export function emptied(document: Document, frame: FrameRecord, name: string): F
 
 /** A picture that is not there has no outline to run around. */
 const frameWrap = (wrap: Wrap): Wrap => (wrap.mode === 'outline' ? { ...wrap, mode: 'frame', outline: 'shape' } : wrap);
+
+/** What a copy of a frame shows: a slot is for a story of the copy's own, and an advertisement stands in one place only. */
+export function copiedPlace(content: FrameContent, renamed: (set: string) => string): FrameContent {
+  if (content.type === 'advertisement') return { type: 'advertisement' };
+  return content.type === 'slot' ? { ...content, set: renamed(content.set) } : content;
+}

@@ -14,7 +14,7 @@ import { isDay } from '../records/day';
 import { ActionError, Edit, newId, orderAfter, orderBehind } from './edit';
 import { growingText, NO_WRAP, pageWithGrid, putFrame, textColumns } from './frames';
 import { putPages } from './pages';
-import { pouredFrame } from './slots';
+import { places, pouredFrame } from './slots';
 import type { Typesetter } from './typesetter';
 
 /** Number of tints that tell stories apart. */
@@ -149,9 +149,6 @@ export function placeStory(document: Document, intent: PlaceStory, typesetter: T
   if (intent.allPages) flow(edit, story.parts.body, frame, typesetter);
   return edit.diff();
 }
-
-const places = (document: Document, text: string): { order: string }[] =>
-  threadOf(document, text).map(({ content }) => ({ order: content.type === 'text' ? content.order : '' }));
 
 function nextLine(first: number, step: number, y: number): number {
   return first - step + Math.ceil((y - (first - step)) / step - 1e-6) * step;

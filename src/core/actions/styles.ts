@@ -1,12 +1,11 @@
-import type { CharacterProperties } from '../records/characterStyle';
 import type { Diff } from '../records/diff';
-import { all, type Document, find, get } from '../records/document';
+import { all, type Document, find } from '../records/document';
 import type { CharacterStyleRecord, ParagraphStyleRecord } from '../records/index';
 import type { ParagraphProperties } from '../records/paragraphStyle';
 import { said } from '../records/said';
 import type { BodyNode } from '../records/text';
 import { styleSheet } from '../type/styles';
-import { ActionError, Edit, newId } from './edit';
+import { ActionError, Edit, freeName, newId } from './edit';
 
 export type StyleKind = 'paragraphStyle' | 'characterStyle';
 export type StyleRecord = ParagraphStyleRecord | CharacterStyleRecord;
@@ -51,8 +50,7 @@ export function setStyle(document: Document, id: string, change: StyleChange, cu
   const sheet = styleSheet(document);
   for (const each of cut) {
     const { basedOn: _, ...own } = findStyle(document, each);
-    const resolved = own.kind === 'paragraphStyle' ? sheet.paragraph.get(each) : sheet.character.get(each);
-    edit.put({ ...own, properties: { ...resolved } } as StyleRecord);
+    edit.put({ ...own, properties: { ...resolvedStyle(document, each, sheet) } } as StyleRecord);
   }
   edit.put({ ...style, properties: said({ ...style.properties, ...change }) } as StyleRecord);
   return edit.diff();
@@ -74,18 +72,11 @@ export function addStyle(document: Document, basedOn: string): Diff {
   edit.put({
     id: newId(),
     kind: base.kind,
-    name: freeName(document, base.kind, base.name),
+    name: freeName(all(document, base.kind), base.name),
     basedOn,
     properties: {},
   } as StyleRecord);
   return edit.diff();
-}
-
-function freeName(document: Document, kind: StyleKind, name: string): string {
-  const taken = new Set(all(document, kind).map((style) => style.name));
-  let n = 2;
-  while (taken.has(`${name} ${n}`)) n++;
-  return `${name} ${n}`;
 }
 
 export function renameStyle(document: Document, id: string, name: string): Diff {
@@ -129,10 +120,8 @@ function usesStyle(body: BodyNode, id: string): boolean {
   return JSON.stringify(body).includes(`"style":"${id}"`);
 }
 
-/** What a character style, or a paragraph style, says with all that it is based on. */
-export const resolvedStyle = (document: Document, id: string): Partial<ParagraphProperties> & Partial<CharacterProperties> => {
-  const sheet = styleSheet(document);
-  return get(document, findStyle(document, id).kind, id).kind === 'paragraphStyle'
-    ? (sheet.paragraph.get(id) ?? {})
-    : (sheet.character.get(id) ?? {});
-};
+/** What a style says with all that it is based on. */
+export function resolvedStyle(document: Document, id: string, sheet = styleSheet(document)): Partial<ParagraphProperties> {
+  const { kind } = findStyle(document, id);
+  return (kind === 'paragraphStyle' ? sheet.paragraph : sheet.character).get(id) ?? {};
+}

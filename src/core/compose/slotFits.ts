@@ -5,6 +5,7 @@ import { countWords, plainBody } from '../records/body';
 import { type Document, documentOf, find } from '../records/document';
 import type { DocumentRecord } from '../records/index';
 import type { Composer } from './compose';
+import { partOf } from './part';
 
 /** Words to a line that a slot's dummy text is reckoned with, to have more than fits. */
 const WORDS_A_LINE = 20;
@@ -39,7 +40,8 @@ export function slotWords(document: Document, pages: readonly string[], composer
   const style = find(document, 'paragraphStyle', 'body')?.id;
   if (style === undefined) return out;
   const { step } = find(document, 'format', 'format')!.baseline;
-  const records = new Map<string, DocumentRecord>(document.records);
+  // Nothing but these pages need be composed for it.
+  const records = new Map<string, DocumentRecord>(partOf(document, pages).records);
   const texts = new Map<string, { words: number; keys: string[] }>();
   for (const [set, list] of sets) {
     // The same names every time, so that the composer knows again what it has set.

@@ -1,7 +1,8 @@
 import { DUMMY_TEXT } from '../page/dummyText';
 import { plainBody } from '../records/body';
 import { all, type Document, documentOf, find, framesOn } from '../records/document';
-import type { SlotTakes } from '../records/frame';
+import { type SlotTakes, textContent } from '../records/frame';
+import { NO_WRAP } from '../actions/frames';
 import type { DocumentRecord, FrameRecord } from '../records/index';
 
 const HEADLINES = [
@@ -83,18 +84,8 @@ export function designSpecimen(house: Document, publication: string): Document {
       side: 'both',
       box: { x: 40, y: 40, w: 200, h: 200 },
       order: 'a0',
-      content: {
-        type: 'text',
-        text: `${id}-b`,
-        order: 'a0',
-        columns: 1,
-        gutter: 0,
-        inset: 0,
-        grows: false,
-        ignoresWraps: false,
-        align: 'top',
-      },
-      wrap: { mode: 'none', standOff: 0, outline: 'shape' },
+      content: textContent(`${id}-b`),
+      wrap: NO_WRAP,
     });
   }
   return documentOf(records.values());

@@ -1,10 +1,11 @@
 import { textContent } from '../records/frame';
 import { growingText, NO_WRAP } from '../actions/frames';
+import { layoutFor } from '../actions/slots';
 import type { Box } from '../geometry/box';
 import { mm } from '../length/length';
 import { pageGrid, stretchBox } from '../page/grid';
 import type { DocumentRecord, FormatRecord, FrameRecord, MasterRecord, PageRecord } from '../records/index';
-import type { SlotTakes, TextContent, TextLayout, Wrap } from '../records/frame';
+import type { SlotTakes, TextContent, Wrap } from '../records/frame';
 import type { FieldName, InlineNode, ParagraphNode } from '../records/text';
 import type { PublicationKind } from './startingHouse';
 
@@ -84,12 +85,8 @@ class Layout {
   }
 
   slot(set: string, name: string, takes: SlotTakes, place: Place): void {
-    const { type: _, text: __, order: ___, ...plain } = textContent('');
-    const span = place[1] - place[0] + 1;
-    const body = takes === 'body';
-    const layout: TextLayout = body
-      ? { ...plain, columns: Math.max(1, Math.floor(span / this.#master.textSpan)), gutter: this.#master.gutter }
-      : { ...plain, grows: true, ignoresWraps: true };
+    const columns = Math.max(1, Math.floor((place[1] - place[0] + 1) / this.#master.textSpan));
+    const layout = layoutFor(takes, columns, this.#master.gutter);
     const order = `a${String.fromCharCode(65 + this.#n)}`;
     this.frame({ type: 'slot', takes, set: `${this.#id}-${set}`, name, order, layout }, this.box(place));
   }

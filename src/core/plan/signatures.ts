@@ -1,8 +1,14 @@
+import type { FormatRecord } from '../records/index';
+
 /** How sheets are held together: through the fold, one signature inside another; or one behind another, at the spine. */
 export type Binding = 'stitched' | 'bound';
 
 export const SIGNATURE_SIZES = [4, 8, 16, 32] as const;
 export type SignatureSize = (typeof SIGNATURE_SIZES)[number];
+
+/** How the pages of a format are held together; stitched, of 16, when nothing is said. */
+export const bindingOf = ({ binding }: FormatRecord): NonNullable<FormatRecord['binding']> =>
+  binding ?? { kind: 'stitched', signature: 16 };
 
 /** A folded leaf of four pages: what is printed on its outer and its inner side, left and right, by page number. */
 export interface Leaf {

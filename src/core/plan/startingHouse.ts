@@ -4,7 +4,7 @@ import { marginText } from '../page/furniture';
 import { noDetails } from '../records/details';
 import { snappedBottom, USUAL_MARGINS } from '../page/practice';
 import type { CharacterStyleRecord, DocumentRecord, FormatRecord, MasterRecord, PaletteRecord } from '../records/index';
-import { textContent } from '../records/frame';
+import { textLayout } from '../records/frame';
 import { pageGrid, stretchBox } from '../page/grid';
 import { recurringDesign } from './recurringDesigns';
 import { type Cmyk, type Role, ROLES } from '../records/swatch';
@@ -93,7 +93,6 @@ function taken(records: readonly DocumentRecord[], pages: readonly string[] | un
 
 /** Running text takes the whole type area of left and right pages. */
 function flowArea(format: FormatRecord, text: MasterRecord): DocumentRecord[] {
-  const { type: _, text: __, order: ___, ...plain } = textContent('');
   return (['left', 'right'] as const).map((side, i): DocumentRecord => {
     const grid = pageGrid(format, text, side);
     return {
@@ -109,7 +108,7 @@ function flowArea(format: FormatRecord, text: MasterRecord): DocumentRecord[] {
         set: 'flow',
         name: 'Flow area',
         order: `a${i}`,
-        layout: { ...plain, columns: Math.max(1, Math.floor(text.columns / text.textSpan)), gutter: text.gutter },
+        layout: textLayout({ columns: Math.max(1, Math.floor(text.columns / text.textSpan)), gutter: text.gutter }),
       },
       wrap: NO_WRAP,
     };

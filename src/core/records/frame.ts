@@ -79,17 +79,23 @@ export interface TextContent {
 /** How a text stands in its frame. */
 export type TextLayout = Omit<TextContent, 'type' | 'text' | 'order'>;
 
-/** A text in one column from the top of its frame, keeping away from other frames: what it is unless something else is said. */
-export const textContent = (text: string, order = 'a0', more: Partial<TextContent> = {}): TextContent => ({
-  type: 'text',
-  text,
-  order,
+/** In one column from the top of its frame, keeping away from other frames: how a text stands unless something else is said. */
+export const textLayout = (more: Partial<TextLayout> = {}): TextLayout => ({
   columns: 1,
   gutter: 0,
   inset: 0,
   grows: false,
   ignoresWraps: false,
   align: 'top',
+  ...more,
+});
+
+/** A text in its frame, as `textLayout` has it unless something else is said. */
+export const textContent = (text: string, order = 'a0', more: Partial<TextContent> = {}): TextContent => ({
+  ...textLayout(),
+  type: 'text',
+  text,
+  order,
   ...more,
 });
 
@@ -172,7 +178,7 @@ export const lengthsSchema = Joi.alternatives(
   Joi.object({ top: side.required(), right: side.required(), bottom: side.required(), left: side.required() }),
 );
 
-const textLayout = {
+const layoutSchema = {
   columns: Joi.number().integer().min(1).max(40).required(),
   gutter: sizeSchema.required(),
   inset: lengthsSchema.required(),
@@ -196,7 +202,7 @@ const content = Joi.alternatives().conditional('.type', {
         type: Joi.valid('text').required(),
         text: idSchema.required(),
         order: orderSchema.required(),
-        ...textLayout,
+        ...layoutSchema,
       }),
     },
     {
@@ -216,7 +222,7 @@ const content = Joi.alternatives().conditional('.type', {
         set: idSchema.required(),
         name: lineSchema.required(),
         order: orderSchema.required(),
-        layout: Joi.object(textLayout).required(),
+        layout: Joi.object(layoutSchema).required(),
       }),
     },
     {

@@ -10,6 +10,7 @@ import { pageGrid, stretchBox, stretchWords } from '@/core/page/grid';
 import { renameMaster, setBasedOn } from '@/core/actions/masters';
 import { formatOf, inheritedFrames, placedPage, spreads, type PlacedPage } from '@/core/page/pages';
 import { find, framesOn } from '@/core/records/document';
+import { CarriedThing } from '@/parts/CarriedThing';
 import { Notices } from '@/parts/Notices';
 import { barPlace, menuPlace } from './besideFrame';
 import { CommandBar } from './CommandBar';
@@ -19,7 +20,8 @@ import { DeskFoot } from './DeskFoot';
 import { Detail, wholeGroup } from './detail/Detail';
 import { frameActionsOn } from './frameActions';
 import { FrameBar } from './FrameBar';
-import { freeSlot, isGround, largestFree, type Target } from './freeSpace';
+import { isGround } from '@/core/page/ground';
+import { freeSlot, largestFree, type Target } from './freeSpace';
 import { frameName, textOf } from './frameWords';
 import { Help } from './Help';
 import { USUAL_LOOK, type Look } from './look';
@@ -594,7 +596,7 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
           />
         )}
       </div>
-      {carry && <CarriedThing carry={carry} name={carriedName(carry)} />}
+      {carry && <CarriedThing at={carry} name={carriedName(carry)} />}
       {dropzone.isDragActive && (
         <div className="border-primary bg-base-100/85 fixed inset-0 z-50 grid place-items-center border-4 text-lg font-semibold">
           Let go to bring these files into the tray
@@ -629,17 +631,6 @@ const NAMES_OF: Readonly<Record<DeskKind, ((pages: readonly PlacedPage[]) => str
 function PaperShadow({ at }: { at: Box }) {
   const style = { left: at.x, top: at.y, width: at.w, height: at.h };
   return <div aria-hidden="true" className="absolute shadow-[0_1px_5px_rgb(20_33_61/0.3)]" style={style} />;
-}
-
-function CarriedThing({ carry, name }: { carry: Carry; name: string }) {
-  return (
-    <div
-      className="bg-secondary text-secondary-content pointer-events-none fixed z-50 max-w-56 truncate px-2 py-1 font-medium"
-      style={{ left: carry.x + 12, top: carry.y + 10 }}
-    >
-      {name}
-    </div>
-  );
 }
 
 function nextWrap({ frame }: FrameInSight): 'none' | 'frame' | 'outline' | 'clear' {

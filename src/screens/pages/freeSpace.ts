@@ -1,19 +1,11 @@
 import { slotsOn, type SlotFrame } from '@/core/page/slots';
 import { type Box, contains, type Point } from '@/core/geometry/box';
 import { freeStretch, pageGrid, stretchBox, stretchWords, type PageGrid, type Stretch } from '@/core/page/grid';
+import { isGround } from '@/core/page/ground';
 import type { PlacedPage } from '@/core/page/pages';
 import type { Document } from '@/core/records/document';
 import type { FormatRecord } from '@/core/records/index';
 import type { FrameInSight } from './Overlay';
-
-/** A frame that covers most of its page is ground to put others on, not in anybody's way. */
-const GROUND = 0.85;
-
-export function isGround(format: FormatRecord, box: Box): boolean {
-  const w = Math.min(box.x + box.w, format.width) - Math.max(box.x, 0);
-  const h = Math.min(box.y + box.h, format.height) - Math.max(box.y, 0);
-  return w > 0 && h > 0 && w * h > GROUND * format.width * format.height;
-}
 
 /** What lies on a page and takes room there, also what reaches over the spine. */
 export function takenOn(format: FormatRecord, page: PlacedPage, frames: readonly FrameInSight[]): Box[] {

@@ -10,10 +10,11 @@ import {
   type PointerEvent as ReactPointerEvent,
 } from 'react';
 import type { Kept } from '@/client/keptPages';
-import { signatures } from '@/core/plan/signatures';
+import { bindingOf, signatures } from '@/core/plan/signatures';
 import { formatOf, placedPage, placedPages, type PlacedPage } from '@/core/page/pages';
 import { documentOf } from '@/core/records/document';
 import { Choice } from '@/parts/Choice';
+import { CarriedThing } from '@/parts/CarriedThing';
 import { Notices } from '@/parts/Notices';
 import { IssueHeader } from '../frame/IssueHeader';
 import type { OpenedTools } from '../frame/useOpened';
@@ -24,7 +25,7 @@ import { useSetting } from '../pages/useSetting';
 import { ChosenPages } from './ChosenPages';
 import { FlatPlan, pageWidth } from './FlatPlan';
 import { HouseOffers } from './HouseOffers';
-import { PlanFoot, USUAL_BINDING } from './PlanFoot';
+import { PlanFoot } from './PlanFoot';
 import type { PlanScreenProps } from './PlanScreen';
 import { letterOf } from './Sheets';
 import { StoryTable } from './StoryTable';
@@ -78,7 +79,7 @@ export function PlanBench({ id, publication, name, house, recurring, today, kept
 
   const marks = useMemo(() => {
     if (!showsMarks) return undefined;
-    const { kind, signature } = formatOf(document).binding ?? USUAL_BINDING;
+    const { kind, signature } = bindingOf(formatOf(document));
     const every = placedPages(document);
     const out = new Map<string, string>();
     signatures(every.length, signature, kind).forEach(({ leaves }, i) =>
@@ -285,14 +286,7 @@ export function PlanBench({ id, publication, name, house, recurring, today, kept
           />
         </aside>
       </div>
-      {carrying && (
-        <div
-          className="bg-secondary text-secondary-content pointer-events-none fixed z-50 max-w-56 truncate px-2 py-1 font-medium"
-          style={{ left: carrying.x + 12, top: carrying.y + 10 }}
-        >
-          {carrying.name}
-        </div>
-      )}
+      {carrying && <CarriedThing at={carrying} name={carrying.name} />}
       <Notices notices={notices} onClose={close} above={186} />
     </div>
   );

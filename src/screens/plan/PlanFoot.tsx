@@ -2,7 +2,7 @@
 
 import { memo, useMemo, useState } from 'react';
 import { balanceOf, wholeBalance } from '@/core/plan/balance';
-import { signatures, signatureWords, SIGNATURE_SIZES, type SignatureSize } from '@/core/plan/signatures';
+import { bindingOf, signatures, signatureWords, SIGNATURE_SIZES, type SignatureSize } from '@/core/plan/signatures';
 import { pageCountAdvice } from '@/core/plan/startIssue';
 import { formatOf, placedPages } from '@/core/page/pages';
 import type { Document } from '@/core/records/document';
@@ -19,9 +19,6 @@ interface PlanFootProps {
   readonly onMarks: (on: boolean) => void;
 }
 
-/** How an issue's pages are held together when nothing is said. */
-export const USUAL_BINDING = { kind: 'stitched', signature: 16 } as const;
-
 const percent = (share: number): string => `${Math.round(100 * share)} %`;
 
 /** Below the flatplan: what takes up the pages, their number, and the sheets they are printed on. */
@@ -31,7 +28,7 @@ export const PlanFoot = memo(function PlanFoot({ document, actions, showsMarks, 
   const balance = useMemo(() => balanceOf(document), [document]);
   const folios = useMemo(() => placedPages(document).map(({ folio }) => folio), [document]);
   const whole = wholeBalance(balance);
-  const { kind, signature } = formatOf(document).binding ?? USUAL_BINDING;
+  const { kind, signature } = bindingOf(formatOf(document));
   const list = signatures(pages.length, signature, kind);
   const advice = pageCountAdvice(pages.length);
   const empty = pages.filter((_, i) => balance[i]!.text + balance[i]!.pictures + balance[i]!.advertisements === 0);

@@ -25,7 +25,7 @@ import { fillFrame, placePicture } from '@/core/actions/pictures';
 import { removeSection, setSection } from '@/core/actions/sections';
 import { fillSlots } from '@/core/actions/slots';
 import { planStory, setStory, type StoryPlan } from '@/core/actions/stories';
-import type { Box, Point } from '@/core/geometry/box';
+import { type Box, contains, type Point } from '@/core/geometry/box';
 import type { PlacedPage } from '@/core/page/pages';
 import { pageGrid, stretchBox, stretchOf } from '@/core/page/grid';
 import { formatOf } from '@/core/page/pages';
@@ -87,8 +87,7 @@ export function usePlanActions(store: DeskStore, composer: ComposerClient, say: 
         const waiting = framesOn(store.document, page.page.id).filter(
           ({ content }) => content.type === 'picture' && content.picture === undefined,
         );
-        const under =
-          at && waiting.find(({ box }) => at.x >= box.x && at.x <= box.x + box.w && at.y >= box.y && at.y <= box.y + box.h);
+        const under = at && waiting.find(({ box }) => contains(box, at));
         const frame = under ?? waiting[0];
         if (frame) return act('Put a picture into its frame', (document) => fillFrame(document, frame.id, picture));
         const free = largestFree(formatOf(store.document), [page], framesOf(page));

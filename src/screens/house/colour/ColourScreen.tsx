@@ -10,6 +10,7 @@ import type { PaletteRecord, SwatchRecord } from '@/core/records/index';
 import { type Cmyk, type Rgb, ROLES } from '@/core/records/swatch';
 import { NumberField } from '@/parts/NumberField';
 import { Select } from '@/parts/Select';
+import { WordsField } from '@/parts/WordsField';
 import { type ChapterTools, HouseChapter } from '../HouseChapter';
 
 interface ColourScreenProps {
@@ -56,8 +57,9 @@ function Swatches({ house, act, pressed }: ChapterTools) {
                 <span key={tint} className="flex-1" style={{ background: tinted(swatch, tint) }} />
               ))}
             </span>
-            <NameField
-              swatch={swatch}
+            <WordsField
+              label={swatch.role ? 'By palette' : 'Name'}
+              value={swatch.name}
               onChange={(name) => act('Rename a colour', (now) => setSwatch(now, swatch.id, { name }))}
             />
             <div className="w-20 shrink-0">
@@ -137,38 +139,6 @@ const lightOf = (cmyk: Cmyk): Rgb => {
 const rank = ({ role }: SwatchRecord): number => (role ? ROLES.indexOf(role) : ROLES.length);
 
 const usesWords = (uses: number): string => (uses === 0 ? 'not used' : uses === 1 ? 'used once' : `used ${uses} times`);
-
-function NameField({ swatch, onChange }: { swatch: SwatchRecord; onChange: (name: string) => void }) {
-  const [typed, setTyped] = useState<string>();
-  const [wrong, setWrong] = useState<string>();
-  const commit = () => {
-    try {
-      if (typed !== undefined && typed !== swatch.name) onChange(typed);
-      setTyped(undefined);
-      setWrong(undefined);
-    } catch (error) {
-      setWrong((error as Error).message);
-    }
-  };
-  return (
-    <label className="min-w-0 flex-1">
-      <span className="text-2xs block opacity-70">{swatch.role ? 'By palette' : 'Name'}</span>
-      <input
-        className="field"
-        value={typed ?? swatch.name}
-        aria-invalid={wrong !== undefined}
-        onChange={(event) => setTyped(event.target.value)}
-        onBlur={commit}
-        onKeyDown={(event) => event.key === 'Enter' && commit()}
-      />
-      {wrong && (
-        <span role="alert" className="text-2xs text-error block">
-          {wrong}
-        </span>
-      )}
-    </label>
-  );
-}
 
 function Palettes({ house, pressed }: ChapterTools) {
   const [name, setName] = useState('');
