@@ -3,7 +3,9 @@ import { formatOf, type PlacedPage } from '@/core/page/pages';
 import { type Document, find } from '@/core/records/document';
 import type { Box } from '@/core/geometry/box';
 import type { FrameRecord, StoryRecord, TextRecord } from '@/core/records/index';
-import { bodyText } from '@/core/records/body';
+import { paragraphsOf } from '@/core/records/body';
+import type { BodyNode, FieldAttrs } from '@/core/records/text';
+import { FIELD_WORDS } from '../frame/fieldWords';
 import type { Fit } from '@/core/compose/fit';
 import type { Lengths, SlotTakes, Wrap } from '@/core/records/frame';
 import { formatLength } from '@/core/length/length';
@@ -33,6 +35,14 @@ export const SLOT_NAMES: Readonly<Record<SlotTakes, string>> = {
   flow: 'Flow area',
 };
 
+/** The words of a text, a field by its name. */
+const spoken = (body: BodyNode): string =>
+  paragraphsOf(body)
+    .map(({ content = [] }) =>
+      content.map((node) => (node.type === 'field' ? FIELD_WORDS[(node.attrs as FieldAttrs).name] : (node.text ?? ' '))).join(''),
+    )
+    .join('\n');
+
 /** What a frame is, in words: "Text, The spar remembers". */
 export function frameName(document: Document, frame: FrameRecord): string {
   const { content } = frame;
@@ -40,7 +50,7 @@ export function frameName(document: Document, frame: FrameRecord): string {
     case 'text': {
       const of = textOf(document, frame);
       if (!of) return 'Text';
-      const own = of.story?.name ?? bodyText(of.text.body).slice(0, 40).trim();
+      const own = of.story?.name ?? spoken(of.text.body).slice(0, 40).trim();
       return own ? `${ROLE_NAMES[of.text.role]}, ${own}` : ROLE_NAMES[of.text.role];
     }
     case 'picture': {

@@ -26,7 +26,7 @@ export function ColourScreen(props: ColourScreenProps) {
       {(tools) => (
         <>
           <h1 className="text-lg font-semibold">Colours of {props.publication}</h1>
-          <div className="grid grid-cols-[minmax(0,1fr)_19rem] gap-12 pt-5">
+          <div className="grid grid-cols-[minmax(0,1fr)_15rem] gap-10 pt-5">
             <Swatches {...tools} />
             <Palettes {...tools} />
           </div>
@@ -51,8 +51,8 @@ function Swatches({ house, act, pressed }: ChapterTools) {
       <h2 className="chapter pb-1">Swatches</h2>
       <ul>
         {swatches.map((swatch) => (
-          <li key={swatch.id} data-swatch={swatch.id} className="border-base-300 flex items-end gap-4 border-b py-2.5">
-            <span aria-hidden="true" className="border-base-300 flex h-10 w-28 shrink-0 border">
+          <li key={swatch.id} data-swatch={swatch.id} className="border-base-300 flex items-end gap-3 border-b py-2.5">
+            <span aria-hidden="true" className="border-base-300 flex h-10 w-20 shrink-0 border">
               {TINTS.map((tint) => (
                 <span key={tint} className="flex-1" style={{ background: tinted(swatch, tint) }} />
               ))}
@@ -62,7 +62,7 @@ function Swatches({ house, act, pressed }: ChapterTools) {
               value={swatch.name}
               onChange={(name) => act('Rename a colour', (now) => setSwatch(now, swatch.id, { name }))}
             />
-            <div className="w-20 shrink-0">
+            <div className="w-[4.6rem] shrink-0">
               <Select
                 label="Given in"
                 value={swatch.rgb ? 'rgb' : 'cmyk'}
@@ -78,7 +78,9 @@ function Swatches({ house, act, pressed }: ChapterTools) {
               />
             </div>
             <Parts swatch={swatch} act={act} />
-            <span className="narrow w-24 shrink-0 pb-1 text-right opacity-75">{usesWords(swatchUses(house, swatch.id))}</span>
+            <span className="narrow w-[5.2rem] shrink-0 pb-1 text-right opacity-75">
+              {usesWords(swatchUses(house, swatch.id))}
+            </span>
             <button
               type="button"
               className="btn btn-ghost btn-xs btn-square mb-0.5"
@@ -107,7 +109,7 @@ function Parts({ swatch, act }: { swatch: SwatchRecord } & Pick<ChapterTools, 'a
   const names = rgb ? LIGHTS : INKS;
   const whole = rgb ? 255 : 100;
   return (
-    <div className="flex w-72 shrink-0 gap-3">
+    <div className="flex w-60 shrink-0 gap-2">
       {names.map((name, i) => (
         <NumberField
           key={name}
