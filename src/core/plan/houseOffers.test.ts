@@ -5,7 +5,7 @@ import { applied, type Diff } from '../records/diff';
 import { type Document, get } from '../records/document';
 import type { DocumentRecord, IssueRecord, MasterRecord, ParagraphStyleRecord } from '../records/index';
 import { SCHEMAS } from '../records/schemas';
-import { type HouseChange, leaveOffer, offersFor, takeOffer } from './houseOffers';
+import { type HouseChange, leaveOffer, offersFor, takeOffer, takeOffers } from './houseOffers';
 
 const base = baseRecords(2);
 const issue = document(
@@ -59,6 +59,15 @@ describe('changes of a house', () => {
     const removed = { id: 'tint', kind: 'swatch', now: undefined, seq: 7 } as const;
     expect(done(issue, takeOffer(issue, removed)).records.has('tint')).toBe(false);
     expect(() => takeOffer(issue, { id: 'body', kind: 'paragraphStyle', now: undefined, seq: 7 })).toThrow('is based on Body');
+  });
+
+  it('are taken together as one change', () => {
+    const changes = [changed(style({ size: 10 }), 5), { id: 'tint', kind: 'swatch', now: undefined, seq: 7 } as const];
+    const taken = done(issue, takeOffers(issue, changes));
+    expect(get(taken, 'paragraphStyle', 'body').properties.size).toBe(10);
+    expect(taken.records.has('tint')).toBe(false);
+    expect(get(taken, 'issue', 'issue').house!.settled).toEqual({ body: 5, tint: 7 });
+    expect(offersFor(taken, changes)).toEqual([]);
   });
 
   it('of a grid let what lies on it lie on it again', () => {

@@ -132,6 +132,13 @@ export function takeOffer(issue: Document, change: HouseChange): Diff {
   return settled(edit, change);
 }
 
+/** Takes several changes of the house as one. @throws ActionError when one of them cannot be taken */
+export function takeOffers(issue: Document, changes: readonly HouseChange[]): Diff {
+  const edit = new Edit(issue);
+  for (const change of changes) edit.take(takeOffer(edit.document, change));
+  return edit.diff();
+}
+
 function removal(issue: Document, { id, kind }: HouseChange): Diff {
   if (kind === 'master') return removeMaster(issue, id);
   if (kind === 'paragraphStyle' || kind === 'characterStyle') return removeStyle(issue, id);

@@ -2,7 +2,8 @@
 
 import { useEffect, useMemo, useState } from 'react';
 import type { DeskStore } from '@/client/deskStore';
-import { type HouseChange, leaveOffer, offersFor, takeOffer } from '@/core/plan/houseOffers';
+import { type HouseChange, leaveOffer, offersFor, takeOffer, takeOffers } from '@/core/plan/houseOffers';
+import type { Diff } from '@/core/records/diff';
 import type { Document } from '@/core/records/document';
 import { Dialog } from '@/parts/Dialog';
 import type { Say } from '../pages/useNotices';
@@ -31,9 +32,9 @@ export function HouseOffers({ id, document, store, say }: HouseOffersProps) {
   }, [id]);
   const offers = useMemo(() => offersFor(document, changes), [document, changes]);
   if (offers.length === 0) return null;
-  const settle = (label: string, change: HouseChange, how: typeof takeOffer) => {
+  const settle = (label: string, how: (issue: Document) => Diff) => {
     try {
-      store.do(label, how(store.document, change));
+      store.do(label, how(store.document));
     } catch (error) {
       say((error as Error).message, 'wrong');
     }
@@ -59,7 +60,7 @@ export function HouseOffers({ id, document, store, say }: HouseOffersProps) {
                     type="button"
                     className="btn btn-xs"
                     aria-label={`Take: ${name}`}
-                    onClick={() => settle(`Take from the house: ${name}`, change, takeOffer)}
+                    onClick={() => settle(`Take from the house: ${name}`, (issue) => takeOffer(issue, change))}
                   >
                     Take
                   </button>
@@ -67,7 +68,7 @@ export function HouseOffers({ id, document, store, say }: HouseOffersProps) {
                     type="button"
                     className="btn btn-ghost btn-xs"
                     aria-label={`Leave: ${name}`}
-                    onClick={() => settle(`Leave as it is: ${name}`, change, leaveOffer)}
+                    onClick={() => settle(`Leave as it is: ${name}`, (issue) => leaveOffer(issue, change))}
                   >
                     Leave
                   </button>
@@ -79,7 +80,14 @@ export function HouseOffers({ id, document, store, say }: HouseOffersProps) {
                 <button
                   type="button"
                   className="btn btn-sm"
-                  onClick={() => offers.forEach(({ change, name }) => settle(`Take from the house: ${name}`, change, takeOffer))}
+                  onClick={() =>
+                    settle(`Take ${offers.length} changes of the house`, (issue) =>
+                      takeOffers(
+                        issue,
+                        offers.map(({ change }) => change),
+                      ),
+                    )
+                  }
                 >
                   Take all {offers.length}
                 </button>
