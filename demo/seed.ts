@@ -36,7 +36,7 @@ export async function seed(): Promise<boolean> {
   await insertPublication({ id: 'packet', name: 'The Ternhaven Packet', kind: 'newspaper', frequency: 'weekly' });
   await insertDocument({ id: 'packet-house', publication: 'packet', kind: 'house', name: 'House' }, PACKET_HOUSE);
   await insertDocument({ id: 'packet-1206', publication: 'packet', kind: 'issue', name: 'No. 1206, 3 December' }, [
-    ...(await issue1206()).records.values(),
+    ...(await issue1206((await composerFor(documentOf(PACKET_HOUSE))).composer)).records.values(),
   ]);
   return true;
 }

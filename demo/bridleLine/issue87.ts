@@ -74,7 +74,7 @@ export async function issue87(
   const page = (number: number) => placedPages(edit.document)[number - 1]!;
   const front = page(1);
   const lead = slotsOn(edit.document, front).find(({ content }) => content.takes === 'body')!;
-  edit.take(fillSlots(edit.document, { story: 'loft', page: front.page.id, set: lead.content.set }));
+  edit.take(fillSlots(edit.document, { story: 'loft', page: front.page.id, set: lead.content.set }, typesetter));
   const picture = (file: string) => {
     const read = pictures.get(file);
     if (!read) throw new Error(`The demo has no picture “${file}”.`);

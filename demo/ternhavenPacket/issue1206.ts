@@ -5,6 +5,7 @@ import { putRecurring } from '@/core/actions/pages';
 import { setSection } from '@/core/actions/sections';
 import { fillSlots } from '@/core/actions/slots';
 import { planStory, putStory } from '@/core/actions/stories';
+import type { Typesetter } from '@/core/actions/typesetter';
 import { placedPages } from '@/core/page/pages';
 import { slotsOn } from '@/core/page/slots';
 import { startIssue } from '@/core/plan/startIssue';
@@ -50,7 +51,7 @@ const BOOKED = [
   ['The Ferry House Inn', 'halfUpright'],
 ] as const;
 
-export async function issue1206(): Promise<Document> {
+export async function issue1206(typesetter: Typesetter): Promise<Document> {
   const house = documentOf(PACKET_HOUSE);
   const edit = new Edit(
     documentOf(
@@ -85,7 +86,7 @@ export async function issue1206(): Promise<Document> {
     ['Second story', 'marke'],
   ] as const) {
     const slot = slotsOn(edit.document, front).find(({ content }) => content.name === name)!;
-    edit.take(fillSlots(edit.document, { story, page: front.page.id, set: slot.content.set }));
+    edit.take(fillSlots(edit.document, { story, page: front.page.id, set: slot.content.set }, typesetter));
   }
   const [chandlers] = all(edit.document, 'advertisement');
   edit.take(placeAdvertisement(edit.document, { advertisement: chandlers!.id, page: id(5) }));

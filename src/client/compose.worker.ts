@@ -1,5 +1,6 @@
 import { ActionError } from '@/core/actions/edit';
 import { makeQuote, type Passage } from '@/core/actions/quotes';
+import { crowdedWords, fillSlots, type FillSlots } from '@/core/actions/slots';
 import { continueThread, placeStory, type ContinueThread, type PlaceStory } from '@/core/actions/stories';
 import { Composer, type Composed } from '@/core/compose/compose';
 import { caretAt, placeAt, placeBeside } from '@/core/compose/caret';
@@ -16,7 +17,7 @@ import { Shaper } from '@/core/type/shaper';
 import { paintItem } from '@/formats/svg/painter';
 import { SmallPages } from './smallPages';
 import { loadFaces } from './loadFaces';
-import type { FromWorker, PaintedPage, PlannedActions, ToWorker } from './messages';
+import type { FromWorker, PaintedPage, Planned, PlannedActions, ToWorker } from './messages';
 
 /**
  * The browser's typesetter. Diffs go in; painted pages of what is being looked at come back. Messages are worked off
@@ -139,15 +140,20 @@ function paint(document: Document, composed: Composed): PaintedPage[] {
   return out;
 }
 
-function plan(action: keyof PlannedActions, intent: PlannedActions[keyof PlannedActions]): Diff {
+function plan(action: keyof PlannedActions, intent: PlannedActions[keyof PlannedActions]): Planned {
   const document = base!;
   switch (action) {
     case 'placeStory':
-      return placeStory(document, intent as PlaceStory, composer);
+      return { diff: placeStory(document, intent as PlaceStory, composer) };
     case 'continueThread':
-      return continueThread(document, intent as ContinueThread, composer);
+      return { diff: continueThread(document, intent as ContinueThread, composer) };
     case 'makeQuote':
-      return makeQuote(document, intent as Passage, composer);
+      return { diff: makeQuote(document, intent as Passage, composer) };
+    case 'fillSlots': {
+      const diff = fillSlots(document, intent as FillSlots, composer);
+      const filled = [...diff.added, ...diff.updated.map(({ after }) => after)].map(({ id }) => id);
+      return { diff, says: crowdedWords(applied(document, diff), filled, composer) };
+    }
   }
 }
 
@@ -218,7 +224,7 @@ async function take(message: ToWorker | { type: 'pictures' }): Promise<void> {
     }
     case 'plan':
       try {
-        send({ type: 'answer', ask: message.ask, diff: plan(message.action, message.intent) });
+        send({ type: 'answer', ask: message.ask, planned: plan(message.action, message.intent) });
       } catch (error) {
         send({ type: 'answer', ask: message.ask, refused: error instanceof Error ? error.message : String(error) });
         if (!(error instanceof ActionError)) console.error(error);

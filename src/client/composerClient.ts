@@ -4,7 +4,7 @@ import type { Box, Point } from '@/core/geometry/box';
 import type { Diff } from '@/core/records/diff';
 import type { TextEdit, TextPlace } from '@/core/records/typing';
 import type { Document } from '@/core/records/document';
-import type { FromWorker, PlannedActions, Sentence, ToWorker } from './messages';
+import type { FromWorker, Planned, PlannedActions, Sentence, ToWorker } from './messages';
 
 /** A chunk of painted page, kept by identity as long as its markup is the same. */
 export interface Painted {
@@ -155,11 +155,11 @@ export class ComposerClient {
   }
 
   /** Works an action out beside the typesetter. @throws Error with a sentence when it cannot be done */
-  async plan<A extends keyof PlannedActions>(action: A, intent: PlannedActions[A]): Promise<Diff> {
+  async plan<A extends keyof PlannedActions>(action: A, intent: PlannedActions[A]): Promise<Planned> {
     const ask = ++this.#asks;
     const answer = await this.#ask(ask, { type: 'plan', ask, action, intent });
     if (answer.refused !== undefined) throw new Error(answer.refused);
-    return answer.diff!;
+    return answer.planned!;
   }
 
   async sentences(text: string): Promise<readonly Sentence[]> {

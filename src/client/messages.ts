@@ -1,4 +1,5 @@
 import type { Passage } from '@/core/actions/quotes';
+import type { FillSlots } from '@/core/actions/slots';
 import type { ContinueThread, PlaceStory } from '@/core/actions/stories';
 import type { PlacedCaret } from '@/core/compose/caret';
 import type { Fit } from '@/core/compose/fit';
@@ -12,7 +13,14 @@ import type { Chunk } from '@/formats/svg/painter';
 export interface PlannedActions {
   placeStory: PlaceStory;
   continueThread: ContinueThread;
+  fillSlots: FillSlots;
   makeQuote: Passage;
+}
+
+/** What an action does, and what is to be said of it. */
+export interface Planned {
+  readonly diff: Diff;
+  readonly says?: string | undefined;
 }
 
 /** A sentence of a text, and where it stands: boxes in page coordinates, one a line. */
@@ -78,7 +86,7 @@ export type FromWorker =
       readonly type: 'answer';
       readonly ask: number;
       readonly sentences?: readonly Sentence[];
-      readonly diff?: Diff;
+      readonly planned?: Planned;
       readonly place?: { readonly text: string; readonly place: TextPlace } | undefined;
       readonly refused?: string;
     }

@@ -21,7 +21,7 @@ import { addMaster, isParted, partFrames, rejoinFrames, removeMaster, renameMast
 import { copyAcross, repeatFrame, usualStep } from './copies';
 import { setMaster } from './pages';
 import { slotsOn } from '../page/slots';
-import { fillSlots, putSlot } from './slots';
+import { crowdedWords, fillSlots, putSlot } from './slots';
 import { placeStory } from './stories';
 
 function done(doc: Document, diff: Diff): Document {
@@ -180,8 +180,8 @@ describe('slots', () => {
     let doc = document(...records, ...story('wind', 170));
     const page = placedPage(doc, 'p2')!;
     expect(slotsOn(doc, page).map(({ id }) => id)).toEqual(['head', 'one', 'two', 'by']);
-    doc = done(doc, fillSlots(doc, { story: 'wind', page: 'p2', set: 'news-set' }));
     const { composer } = await composerFor(doc);
+    doc = done(doc, fillSlots(doc, { story: 'wind', page: 'p2', set: 'news-set' }, composer));
     const { fits, lines } = looks(composer.compose(doc));
     expect(lines('wind-headline').length).toBeGreaterThan(0);
     expect(threadOf(doc, 'wind-body').map(({ of }) => of)).toEqual(['one', 'two']);
@@ -189,19 +189,80 @@ describe('slots', () => {
     // A part that the story lacks leaves the master's slot waiting.
     expect(slotsOn(doc, placedPage(doc, 'p2')!).map(({ id }) => id)).toEqual(['by']);
     // Removing the filled frame brings the slot back; the text stays.
-    expect(() => fillSlots(doc, { story: 'wind', page: 'p2', set: 'other' })).toThrow('have been filled');
+    expect(() => fillSlots(doc, { story: 'wind', page: 'p2', set: 'other' }, composer)).toThrow('have been filled');
   });
 
-  it('of a page turn into the story’s frames, and those it has no part for go', () => {
+  it('of a page turn into the story’s frames, and those it has no part for go', async () => {
     let doc = document(
       ...baseRecords(),
       ...story('wind', 100),
       slot('by', 'p1', 'byline', { x: 50, y: 48, w: 90, h: 12 }),
       slot('b', 'p1', 'body', { x: 50, y: 60, w: 90, h: 120 }, 'a1'),
     );
-    doc = done(doc, fillSlots(doc, { story: 'wind', page: 'p1', set: 'p1-set' }));
+    const { composer } = await composerFor(doc);
+    doc = done(doc, fillSlots(doc, { story: 'wind', page: 'p1', set: 'p1-set' }, composer));
     expect(framesOn(doc, 'p1').map(({ id }) => id)).toEqual(['b']);
     expect(get(doc, 'frame', 'b').content).toMatchObject({ type: 'text', text: 'wind-body' });
+  });
+
+  it('grow with a headline that needs more lines, and push down what stands under it in the set', async () => {
+    const long = 'A headline of many words that takes three lines of a narrow slot and not the one it was given';
+    const slots = [
+      slot('h', 'p1', 'headline', { x: 50, y: 48, w: 300, h: 24 }),
+      slot('b', 'p1', 'body', { x: 50, y: 180, w: 300, h: 240 }, 'a1'),
+      pictureFrame('between', undefined, 'p1', { x: 50, y: 84, w: 300, h: 84 }),
+      pictureFrame('beside', undefined, 'p2', { x: 50, y: 84, w: 300, h: 84 }),
+    ];
+    const told = story('wind', 100).map((record) =>
+      record.id === 'wind-headline' ? { ...record, body: plainBody('headline', long) } : record,
+    ) as DocumentRecord[];
+    const doc = document(...baseRecords(), ...told, ...slots);
+    const { composer } = await composerFor(doc);
+    const filled = done(doc, fillSlots(doc, { story: 'wind', page: 'p1', set: 'p1-set' }, composer));
+    const { grown, pages } = composer.compose(filled);
+    const [head, picture, body] = ['h', 'between', 'b'].map((id) => get(filled, 'frame', id).box);
+    const foot = grown.get('h')!.y + grown.get('h')!.h;
+    expect(foot).toBeGreaterThan(90);
+    expect(head!.y).toBe(48);
+    expect(picture!.y).toBeGreaterThanOrEqual(foot - 3);
+    expect(picture!.h).toBe(84);
+    // Whole lines of the grid; the body keeps its foot.
+    expect((picture!.y - 84) / 12).toBeCloseTo(Math.round((picture!.y - 84) / 12), 6);
+    expect(body!.y - picture!.y).toBe(96);
+    expect(body!.y + body!.h).toBe(420);
+    expect(get(filled, 'frame', 'beside').box.y).toBe(84);
+    expect(crowdedWords(filled, ['h', 'b'], composer)).toBeUndefined();
+    // Reworded later, the headline still keeps the body away.
+    const { items } = looks({ pages, fits: new Map(), grown });
+    expect(items('wind-body')[0]!.columns[0]!.lines[0]!.baseline).toBeGreaterThan(body!.y);
+    const longer = done(filled, {
+      added: [],
+      removed: [],
+      updated: [
+        {
+          before: get(filled, 'frame', 'h'),
+          after: { ...get(filled, 'frame', 'h'), box: { ...head!, y: body!.y - 20 } },
+        },
+      ],
+    });
+    const below = looks(composer.compose(longer)).items('wind-body')[0]!.columns[0]!.lines[0]!;
+    const moved = composer.compose(longer).grown.get('h')!;
+    expect(below.baseline - below.ascent).toBeGreaterThanOrEqual(moved.y + moved.h - 0.01);
+  });
+
+  it('say where a headline has no room: the set has no lines left to give', async () => {
+    const slots = [
+      slot('h', 'p1', 'headline', { x: 50, y: 48, w: 60, h: 24 }),
+      slot('b', 'p1', 'body', { x: 50, y: 84, w: 60, h: 48 }, 'a1'),
+    ];
+    const told = story('wind', 100).map((record) =>
+      record.id === 'wind-headline' ? { ...record, body: plainBody('headline', 'Wind over the harbour wall again') } : record,
+    ) as DocumentRecord[];
+    const doc = document(...baseRecords(), ...told, ...slots);
+    const { composer } = await composerFor(doc);
+    const filled = done(doc, fillSlots(doc, { story: 'wind', page: 'p1', set: 'p1-set' }, composer));
+    expect(get(filled, 'frame', 'b').box).toEqual({ x: 50, y: 96, w: 60, h: 36 });
+    expect(crowdedWords(filled, ['h', 'b'], composer)).toContain('The headline needs more lines');
   });
 
   it('are put on a page for one story, and take what fits their kind', () => {

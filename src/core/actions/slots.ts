@@ -1,6 +1,6 @@
 import { generateNKeysBetween } from 'fractional-indexing';
 import type { Box } from '../geometry/box';
-import { inheritedFrames, placedPage, type PlacedPage } from '../page/pages';
+import { formatOf, inheritedFrames, placedPage, type PlacedPage } from '../page/pages';
 import { flowOf, isFlow, isSlot, type SlotFrame, slotsOn } from '../page/slots';
 import type { Diff } from '../records/diff';
 import { all, type Document, find, framesOn, get, threadOf } from '../records/document';
@@ -17,6 +17,7 @@ import type { FrameRecord } from '../records/index';
 import { said } from '../records/said';
 import { ActionError, Edit, newId, orderAfter, orderBehind } from './edit';
 import { NO_WRAP, pageWithGrid, putFrame, standIn, textColumns } from './frames';
+import type { Typesetter } from './typesetter';
 
 /** A headline, standfirst or byline is as high as its text; other text fills its frame. */
 export const layoutFor = (takes: SlotTakes, columns: number, gutter: number): TextLayout =>
@@ -66,10 +67,11 @@ export interface FillSlots {
 
 /**
  * Puts a story into the slots of a set: its parts into those that take them, its body through all that take body, in
- * their order. A slot for a part that the story does not have goes.
+ * their order. A slot for a part that the story does not have goes. A part that needs more lines than its slot had
+ * pushes down what stands under it in the set; a body gives its first lines for that.
  * @throws ActionError when none of the set is there
  */
-export function fillSlots(document: Document, { story: id, page: at, set }: FillSlots): Diff {
+export function fillSlots(document: Document, { story: id, page: at, set }: FillSlots, typesetter: Typesetter): Diff {
   const edit = new Edit(document);
   const story = find(document, 'story', id);
   const page = placedPage(document, at);
@@ -82,6 +84,7 @@ export function fillSlots(document: Document, { story: id, page: at, set }: Fill
   if (slots.length === 0) throw new ActionError('Those slots have been filled or removed.');
   const number = (frame: FrameRecord) => placedPage(document, frame.on)?.number ?? page.number;
   slots.sort((a, b) => number(a) - number(b) || (a.content.order < b.content.order ? -1 : 1));
+  const filled: FrameRecord[] = [];
   for (const slot of slots) {
     const { takes, layout } = slot.content;
     const text = takes === 'flow' ? undefined : story.parts[takes];
@@ -91,16 +94,91 @@ export function fillSlots(document: Document, { story: id, page: at, set }: Fill
       if (isOwn) edit.remove(slot.id);
       continue;
     }
-    fill(edit, slot, isOwn ? undefined : page.page.id, text, layout);
+    filled.push(fill(edit, slot, isOwn ? undefined : page.page.id, text, layout));
   }
+  pushDown(edit, filled, typesetter);
   return edit.diff();
 }
 
+/** Lines that a body keeps when what stands above it needs room. */
+const LEAST_BODY_LINES = 3;
+
+/** Points that a part may reach below its slot before anything moves: descenders do. */
+const GIVE = 3;
+
+/** Makes room under the parts of a set that are higher than their slots, as far as the set has lines to give. */
+function pushDown(edit: Edit, filled: readonly FrameRecord[], typesetter: Typesetter): void {
+  const growing = filled.filter(({ content }) => content.type === 'text' && content.grows).sort((a, b) => a.box.y - b.box.y);
+  for (const { id, on } of growing) {
+    const part = get(edit.document, 'frame', id);
+    const grown = typesetter.compose(edit.document).grown.get(id);
+    if (!grown || grown.h <= part.box.h + GIVE) continue;
+    const { step } = formatOf(edit.document).baseline;
+    const bodies = filled.flatMap((each) => {
+      const own = get(edit.document, 'frame', each.id);
+      return own.on === on && own.content.type === 'text' && !own.content.grows && own.box.y >= part.box.y ? [own] : [];
+    });
+    const foot = part.box.y + part.box.h;
+    const end = Math.max(foot, ...bodies.map(({ box }) => box.y + box.h));
+    const beneath = framesOn(edit.document, on).filter(
+      ({ id: other, box }) =>
+        other !== id &&
+        box.y >= foot - step / 2 &&
+        box.y + box.h <= end + step / 2 &&
+        box.x < part.box.x + part.box.w &&
+        box.x + box.w > part.box.x,
+    );
+    const bodyIds = new Set(bodies.map((body) => body.id));
+    const spare = Math.min(
+      ...bodies.map(({ box }) => Math.max(0, Math.floor(box.h / step + 0.01) - LEAST_BODY_LINES)),
+      Infinity,
+    );
+    const by = Math.min(Math.ceil((grown.h - part.box.h) / step - 0.01), spare) * step;
+    if (!(by > 0) || by === Infinity) continue;
+    for (const frame of beneath) {
+      const { box } = frame;
+      edit.put({ ...frame, box: { ...box, y: box.y + by, h: bodyIds.has(frame.id) ? box.h - by : box.h } });
+    }
+  }
+}
+
+/**
+ * Says that a part of a set that was just filled is still higher than the room it has; undefined where each has its room.
+ *
+ * @param filled ids of the frames that its slots became
+ */
+export function crowdedWords(document: Document, filled: readonly string[], typesetter: Typesetter): string | undefined {
+  const { grown } = typesetter.compose(document);
+  for (const id of filled) {
+    const part = find(document, 'frame', id);
+    const own = grown.get(id);
+    if (!part || !own) continue;
+    const foot = own.y + own.h - GIVE;
+    const { height } = formatOf(document);
+    const under = framesOn(document, part.on).find(
+      ({ id: other, box, content }) =>
+        other !== id &&
+        content.type !== 'panel' &&
+        box.y > part.box.y &&
+        box.y < foot &&
+        box.x < own.x + own.w &&
+        box.x + box.w > own.x,
+    );
+    if (!under && foot <= height) continue;
+    const text = part.content.type === 'text' ? find(document, 'text', part.content.text) : undefined;
+    const what = text?.role === 'standfirst' || text?.role === 'byline' ? text.role : 'headline';
+    return `The ${what} needs more lines than there is room for above what stands under it. Shorten it, or make room below.`;
+  }
+  return undefined;
+}
+
 /** Puts a text's next frame in the place of a slot: the slot's own frame, or one on the page that stands in for a master's. */
-function fill(edit: Edit, slot: SlotFrame, page: string | undefined, text: string, layout: TextLayout): void {
+function fill(edit: Edit, slot: SlotFrame, page: string | undefined, text: string, layout: TextLayout): FrameRecord {
   const content = { ...layout, type: 'text' as const, text, order: behindThread(edit.document, text) };
-  if (page === undefined) edit.put({ ...slot, content });
-  else edit.put(standIn(slot, page, { order: orderAfter(framesOn(edit.document, page)), content }));
+  // A part that grows keeps the text beneath away also when it is reworded later.
+  const wrap: Wrap = layout.grows && slot.wrap.mode === 'none' ? { mode: 'frame', standOff: 0, outline: 'shape' } : slot.wrap;
+  if (page === undefined) return edit.put<FrameRecord>({ ...slot, content, wrap });
+  return edit.put(standIn(slot, page, { order: orderAfter(framesOn(edit.document, page)), content, wrap }));
 }
 
 /** Places of a text's frames in its thread. */

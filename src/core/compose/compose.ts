@@ -3,6 +3,7 @@ import { type FieldPlace, fieldValue } from '../page/fields';
 import { formatOf } from '../page/pages';
 import { type Document, all, find } from '../records/document';
 import type { PictureRecord, TextRecord } from '../records/index';
+import { sidesOf, type TextContent } from '../records/frame';
 import type { ParagraphProperties } from '../records/paragraphStyle';
 import { same } from '../records/same';
 import type { BlockNode, BodyNode, ParagraphNode, TableNode } from '../records/text';
@@ -22,7 +23,7 @@ import { itemsOf, type SetColumns } from './items';
 import { Looks } from './looks';
 import { PageLists } from './pageLists';
 import { prepare, type Setting } from './prepare';
-import type { Prepared } from './prepared';
+import { PLAIN_BREAK, type Prepared } from './prepared';
 import { type Shown, Showing, type ShownFrames, type Thread } from './shown';
 import { arrangedCells, type PreparedTable } from './table';
 import { Columns, NOTHING_RESERVED, type Reserved } from './threads';
@@ -236,9 +237,9 @@ export class Composer {
     values: ((leaf: number, node: ParagraphNode) => readonly string[]) | undefined,
   ): Pick<MadeReady, 'list' | 'spans' | 'shared'> {
     const { content } = thread.frames[0]!.frame;
-    const width = content.type === 'text' && content.fitsWidth ? thread.frames[0]!.local.w : undefined;
+    const room = content.type === 'text' && content.fitsWidth ? roomIn(content, thread.frames[0]!.local) : undefined;
     const endsStory = text.role === 'body' && text.story !== undefined;
-    const by = [this.#sheet, this.#setting, width, endsStory];
+    const by = [this.#sheet, this.#setting, room?.width, room?.height, room?.first, endsStory];
     const { content: blocks } = text.body;
     const before = values ? undefined : this.#fillables.get(thread.key);
     const kept = before && by.every((each, i) => each === before.by[i]) ? before : undefined;
@@ -258,13 +259,13 @@ export class Composer {
       return this.#fillable(document, blocks[i]!, (node) => (met[i] = situation(node, last)));
     };
     const last = endsStory ? lastParagraph : -1;
-    if (kept && width === undefined) {
+    if (kept && room === undefined) {
       const ready = { by, content: blocks, last, ...remade(blocks, last, kept, make) };
       this.#fillables.set(thread.key, ready);
       return ready;
     }
     let list = blocks.map((_, i) => make(i));
-    if (width !== undefined) list = this.#fittedTo(width, list, blocks, met);
+    if (room !== undefined) list = this.#fittedTo(room, list, blocks, met);
     const ready: MadeReady = { by, content: blocks, last, list, spans: list.some(spansColumns), shared: undefined };
     if (!values) this.#fillables.set(thread.key, ready);
     return ready;
@@ -330,13 +331,14 @@ export class Composer {
     return table;
   }
 
-  /** Paragraphs at the size at which the longest line of any of them fills the width. */
-  #fittedTo(width: number, list: readonly Fillable[], blocks: readonly BlockNode[], met: readonly Situation[]): Fillable[] {
-    let longest = 0;
-    for (const block of list) if (block.type === 'paragraph') longest = Math.max(longest, naturalWidth(block.source));
-    if (longest === 0) return [...list];
-    // A hair less than the width, so that the longest line needs no shrinking.
-    const factor = (width / longest) * 0.9999;
+  /**
+   * Paragraphs at the size at which the longest line of any of them fills the width, or all of them the height where
+   * there is one. A single paragraph goes over two lines where that makes it larger by more than a little.
+   */
+  #fittedTo(room: Room, list: readonly Fillable[], blocks: readonly BlockNode[], met: readonly Situation[]): Fillable[] {
+    const paragraphs = list.flatMap((block) => (block.type === 'paragraph' ? [block.source] : []));
+    const factor = factorFor(room, paragraphs);
+    if (factor === undefined) return [...list];
     return list.map((block, i) => {
       const node = blocks[i]!;
       if (block.type !== 'paragraph' || node.type !== 'paragraph') return block;
@@ -561,14 +563,65 @@ const ofOrigin = (item: TextItem, origin: readonly number[]): TextItem => ({
   columns: item.columns.map((column) => ({ ...column, paragraphs: column.paragraphs.map((at) => origin[at] ?? at) })),
 });
 
-/** Width in points of the longest line of a paragraph that is not broken. */
-function naturalWidth(of: Prepared): number {
+/** What type that fits its frame has to fill. Points; without a height it grows with its width alone. */
+interface Room {
+  readonly width: number;
+  readonly height: number | undefined;
+  readonly first: TextContent['firstBaseline'];
+}
+
+function roomIn(content: TextContent, local: Box): Room {
+  const inset = sidesOf(content.inset);
+  const height = content.grows ? undefined : Math.max(1, local.h - inset.top - inset.bottom);
+  return { width: Math.max(1, local.w - inset.left - inset.right), height, first: content.firstBaseline };
+}
+
+/** A second line is worth it where the type becomes larger by this much. */
+const WORTH_A_LINE = 1.12;
+
+/** How much larger paragraphs are set to fill their room; undefined where there is nothing to fill it with. */
+function factorFor({ width, height, first }: Room, paragraphs: readonly Prepared[]): number | undefined {
+  const lines = paragraphs.map((of) => linesOf(of));
+  const longest = Math.max(0, ...lines.map(({ natural }) => natural));
+  if (longest === 0) return undefined;
+  const high = (count: (i: number) => number): number => {
+    const whole = paragraphs.reduce((sum, { style }, i) => sum + count(i) * style.leading, 0);
+    const [top, foot] = [paragraphs[0]!, paragraphs[paragraphs.length - 1]!];
+    const rise = first === 'capHeight' ? top.capHeight : first === 'leading' ? top.style.leading : top.ascent;
+    return whole - top.style.leading + (typeof first === 'number' ? 0 : rise) + foot.descent;
+  };
+  const inHeight = (count: (i: number) => number) =>
+    height === undefined ? Infinity : (height - (typeof first === 'number' ? first : 0)) / high(count);
+  // A hair less than the width, so that the longest line needs no shrinking.
+  const one = Math.max(0.001, Math.min((width / longest) * 0.9999, inHeight((i) => lines[i]!.count)));
+  const [only] = paragraphs;
+  if (height === undefined || paragraphs.length !== 1 || lines[0]!.count !== 1) return one;
+  const halves = longestHalf(only!);
+  const two = halves > 0 ? Math.min((width / halves) * 0.9999, inHeight(() => 2)) : 0;
+  return two > one * WORTH_A_LINE ? two : one;
+}
+
+/** Lines of a paragraph that is not broken but where it must be, and the width of the longest, points. */
+function linesOf(of: Prepared): { count: number; natural: number } {
   let from = 0;
-  let longest = 0;
+  let natural = 0;
+  let count = 0;
   for (let b = 1; b < of.count; b++) {
     if (of.penalty[b] !== -Infinity) continue;
-    longest = Math.max(longest, (of.before[b]! - of.after[from]!) * of.scale);
+    natural = Math.max(natural, (of.before[b]! - of.after[from]!) * of.scale);
+    count++;
     from = b;
   }
-  return longest;
+  return { count, natural };
+}
+
+/** Width of the longer of two lines when a paragraph is parted between words as evenly as it can be; 0 where it cannot. */
+function longestHalf(of: Prepared): number {
+  let best = Infinity;
+  const end = of.before[of.count - 1]!;
+  for (let b = 1; b < of.count - 1; b++) {
+    if (of.flag[b] !== PLAIN_BREAK) continue;
+    best = Math.min(best, Math.max(of.before[b]! - of.after[0]!, end - of.after[b]!));
+  }
+  return best === Infinity ? 0 : best * of.scale;
 }

@@ -272,7 +272,7 @@ describe('what fits a slot', () => {
       updated: [],
       removed: [],
     });
-    const filled = done(told, fillSlots(told, { story: 'wind', page: 'p2', set: slot!.content.set }));
+    const filled = done(told, fillSlots(told, { story: 'wind', page: 'p2', set: slot!.content.set }, composer));
     expect(composer.compose(filled).fits.get('wind-body')!.oversetLines).toBe(0);
   });
 
@@ -351,8 +351,8 @@ describe('an issue that starts', () => {
   );
 
   it('takes only the recurring pages that were chosen, or none of the design at all', () => {
-    const some = startingHouse('magazine', 'en-GB', { pages: ['cover'], palette: 1 });
-    expect(some.filter(({ kind }) => kind === 'page').map(({ id }) => id)).toEqual(['cover']);
+    const some = startingHouse('magazine', 'en-GB', { pages: ['page-cover'], palette: 1 });
+    expect(some.filter(({ kind }) => kind === 'page').map(({ id }) => id)).toEqual(['page-cover']);
     expect(some.find(({ id }) => id === 'contents-0')).toBeUndefined();
     expect(some.find(({ id }) => id === 'accent1')).toMatchObject({ cmyk: [0.1, 0.85, 0.9, 0.1] });
     const blank = startingHouse('newsletter', 'en-GB', { blank: true });
@@ -364,7 +364,7 @@ describe('an issue that starts', () => {
     let last = documentOf([...startIssue(house, ORDER), ...story('wind', 300), ...story('quote', 10), pictureRecord('pic')]);
     const front = placedPages(last)[0]!;
     const set = slotsOn(last, front).find(({ content }) => content.takes === 'body')!.content.set;
-    last = done(last, fillSlots(last, { story: 'wind', page: front.page.id, set }));
+    last = done(last, fillSlots(last, { story: 'wind', page: front.page.id, set }, (await composerFor(last)).composer));
     const picture = framesOn(last, front.page.id).find(({ content }) => content.type === 'picture')!;
     last = applied(last, {
       added: [

@@ -84,6 +84,17 @@ class Layout {
     );
   }
 
+  /** The publication's name, as large as its place lets it be, in one line or two. */
+  nameplate(place: Place): void {
+    this.text(place, [paragraph('nameplate', field('publication'))], {
+      fitsWidth: true,
+      grows: false,
+      ignoresWraps: true,
+      firstBaseline: 'capHeight',
+      align: 'centre',
+    });
+  }
+
   slot(set: string, name: string, takes: SlotTakes, place: Place): void {
     const columns = Math.max(1, Math.floor((place[1] - place[0] + 1) / this.#master.textSpan));
     const layout = layoutFor(takes, columns, this.#master.gutter);
@@ -126,7 +137,8 @@ export function recurringDesign(
 ): DocumentRecord[] {
   const pages: Layout[] = [];
   const page = (id: string, name: string, recurs: PageRecord['recurs'], master: MasterRecord) => {
-    const layout = new Layout(format, master, pages.length, id, { name, ...(recurs ? { recurs } : {}) });
+    // Records of all kinds share one space of ids: a page “contents” must not be the style of that name.
+    const layout = new Layout(format, master, pages.length, `page-${id}`, { name, ...(recurs ? { recurs } : {}) });
     pages.push(layout);
     return layout;
   };
@@ -153,9 +165,8 @@ const DESIGNS: Readonly<Record<PublicationKind, (page: Put, text: MasterRecord, 
     const n = cover.columns;
     const end = cover.lines;
     cover.picture('bleed');
-    // Above the name, which is as high as its width makes it.
     cover.text([1, n, 1, 1], [issueLine('issueLine')]);
-    cover.text([1, n, 3, 12], [paragraph('nameplate', field('publication'))], { fitsWidth: true });
+    cover.nameplate([1, n, 3, 12]);
     cover.slot('cover', 'Cover story', 'headline', [1, n - 1, end - 11, end - 5]);
     cover.slot('cover', 'Cover story', 'standfirst', [1, n - 2, end - 4, end]);
     const contents = page('contents', 'Contents', 'front', text);
@@ -185,7 +196,7 @@ const DESIGNS: Readonly<Record<PublicationKind, (page: Put, text: MasterRecord, 
     const front = page('front', 'Front page', 'front', plain);
     const n = front.columns;
     const end = front.lines;
-    front.text([1, n, 1, 6], [paragraph('nameplate', field('publication'))], { fitsWidth: true });
+    front.nameplate([1, n, 1, 6]);
     front.rule([1, n, 8]);
     front.text([1, n, 8, 9], [paragraph('issueLine', field('strapline'), '   No. ', field('number'), ', ', field('season'))]);
     front.rule([1, n, 10]);
@@ -215,7 +226,7 @@ const DESIGNS: Readonly<Record<PublicationKind, (page: Put, text: MasterRecord, 
     const n = front.columns;
     const end = front.lines;
     const half = Math.floor(end / 2);
-    front.text([1, n, 1, 8], [paragraph('nameplate', field('publication'))], { fitsWidth: true });
+    front.nameplate([1, n, 1, 10]);
     front.rule([1, n, 11]);
     front.text([1, n, 11, 12], [paragraph('issueLine', field('season'), '   No. ', field('number'), '   ', field('price'))]);
     front.rule([1, n, 13]);

@@ -248,6 +248,8 @@ function styles(kind: PublicationKind, size: number, leading: number): DocumentR
       onGrid: false,
       tracking: kind === 'newsletter' ? -20 : -15,
       swatch: kind === 'magazine' ? 'accent1' : 'ink',
+      // A short name stands in the middle of a newspaper's front page; elsewhere it begins where the text does.
+      ...(kind === 'newspaper' ? { align: 'centre' } : {}),
     }),
     style('issueLine', 'Issue line', {
       ...small,

@@ -132,7 +132,7 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
       const at = { x: target.box.x + target.box.w / 2, y: target.box.y + target.box.h / 2 };
       chooseAdded(actions.book({ advertisement: carried, page: place.page, at }));
     } else if (what === 'story' && slot && slot.content.takes !== 'flow')
-      actions.fillSlots({ story: carried, page: place.page, set: slot.content.set });
+      await actions.fillSlots({ story: carried, page: place.page, set: slot.content.set });
     else if (what === 'story' && slot) await actions.placeStory({ story: carried, ...place, flow: slot.id, allPages: all });
     else if (what === 'picture' && target.frame) actions.fillFrame(target.frame, carried);
     else if (what === 'picture') chooseAdded(actions.placePicture({ picture: carried, ...place }));

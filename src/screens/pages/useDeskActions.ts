@@ -10,7 +10,7 @@ import { placeFrames, removeFrames, setPictureFit, setTextLayout, setWrap, stack
 import { placeAdvertisement, type PlaceAdvertisement } from '@/core/actions/advertisements';
 import { type Across, copyAcross, type Repeat, repeatFrame } from '@/core/actions/copies';
 import { addMaster, partFrames, rejoinFrames, removeMaster } from '@/core/actions/masters';
-import { fillSlots, type FillSlots, nameSlots, putSlot, type PutSlot } from '@/core/actions/slots';
+import { nameSlots, putSlot, type PutSlot } from '@/core/actions/slots';
 import { recolour } from '@/core/actions/colour';
 import { groupFrames, setGroupWrap, ungroupFrames } from '@/core/actions/groups';
 import {
@@ -70,8 +70,9 @@ export function useDeskActions(store: DeskStore, composer: ComposerClient, say: 
       intent: PlannedActions[A],
     ): Promise<Diff | undefined> => {
       try {
-        const diff = await composer.plan(action, intent);
+        const { diff, says } = await composer.plan(action, intent);
         store.do(label, diff);
+        if (says !== undefined) say(says, 'wrong');
         return diff;
       } catch (error) {
         say((error as Error).message, 'wrong');
@@ -106,7 +107,6 @@ export function useDeskActions(store: DeskStore, composer: ComposerClient, say: 
       placePicture: (intent: PlacePicture) => act('Place a picture', (document) => placePicture(document, intent)),
       fillFrame: (frame: string, picture: string) =>
         act('Put a picture into its frame', (document) => fillFrame(document, frame, picture)),
-      fillSlots: (intent: FillSlots) => act('Fill slots with a story', (document) => fillSlots(document, intent)),
       putSlot: (intent: PutSlot) =>
         act(intent.takes === 'flow' ? 'Mark a flow area' : 'Mark a slot', (document) => putSlot(document, intent)),
       nameSlots: (set: string, name: string) => act('Name a slot', (document) => nameSlots(document, set, name)),
@@ -123,6 +123,7 @@ export function useDeskActions(store: DeskStore, composer: ComposerClient, say: 
       recurring: (page: string, changes: Partial<Pick<PageRecord, 'name' | 'recurs'>>) =>
         act('Change a recurring page', (document) => setRecurring(document, page, changes)),
       placeStory: (intent: PlannedActions['placeStory']) => plan('Place a story', 'placeStory', intent),
+      fillSlots: (intent: PlannedActions['fillSlots']) => plan('Fill slots with a story', 'fillSlots', intent),
       goOn: (intent: PlannedActions['continueThread']) => plan('Go on with a story', 'continueThread', intent),
       quote: (intent: PlannedActions['makeQuote']) => plan('Make a pull quote', 'makeQuote', intent),
       removePage: (page: string) => {

@@ -23,7 +23,6 @@ import {
 } from '@/core/actions/pages';
 import { fillFrame, placePicture } from '@/core/actions/pictures';
 import { removeSection, setSection } from '@/core/actions/sections';
-import { fillSlots } from '@/core/actions/slots';
 import { planStory, setStory, type StoryPlan } from '@/core/actions/stories';
 import { type Box, contains, type Point } from '@/core/geometry/box';
 import type { PlacedPage } from '@/core/page/pages';
@@ -98,15 +97,21 @@ export function usePlanActions(store: DeskStore, composer: ComposerClient, say: 
       placeStory: async (story: string, page: PlacedPage, at?: Point) => {
         const { document } = store;
         const slot = ((at && slotAt(document, page, at)) ?? freeSlot(document, [page]))?.slot;
-        if (slot && slot.content.takes !== 'flow')
-          return void act('Fill slots with a story', (now) =>
-            fillSlots(now, { story, page: page.page.id, set: slot.content.set }),
-          );
-        const free = slot ? { box: slot.box } : largestFree(formatOf(document), [page], framesOf(page));
-        if (!free) return noRoom(page);
+        const fills = slot && slot.content.takes !== 'flow';
+        const free = fills ? undefined : slot ? { box: slot.box } : largestFree(formatOf(document), [page], framesOf(page));
+        if (!fills && !free) return noRoom(page);
         try {
-          const intent = { story, page: page.page.id, box: free.box, allPages: false, ...(slot ? { flow: slot.id } : {}) };
-          store.do('Place a story', await composer.plan('placeStory', intent));
+          const { diff, says } = fills
+            ? await composer.plan('fillSlots', { story, page: page.page.id, set: slot.content.set })
+            : await composer.plan('placeStory', {
+                story,
+                page: page.page.id,
+                box: free!.box,
+                allPages: false,
+                ...(slot ? { flow: slot.id } : {}),
+              });
+          store.do(fills ? 'Fill slots with a story' : 'Place a story', diff);
+          if (says !== undefined) say(says, 'wrong');
         } catch (error) {
           say((error as Error).message, 'wrong');
         }

@@ -1,0 +1,86 @@
+import { describe, expect, it } from 'vitest';
+import { composerFor } from '../../../tests/support/faces';
+import { looks } from '../../../tests/support/composed';
+import type { Box } from '../geometry/box';
+import { paragraphsOf } from '../records/body';
+import { all, documentOf, framesOn } from '../records/document';
+import type { DocumentRecord } from '../records/index';
+import { SCHEMAS } from '../records/schemas';
+import { startIssue } from './startIssue';
+import { palettesOf, startingHouse } from './startingHouse';
+
+const KINDS = ['magazine', 'newsletter', 'newspaper'] as const;
+const ORDER = { publication: 'Quay Herald', number: '1', season: 'March', date: '2027-03-31', language: 'en-GB', pages: 8 };
+
+const repeated = (records: readonly DocumentRecord[]): string[] => {
+  const seen = new Set<string>();
+  return records.flatMap(({ id }) => (seen.has(id) || !seen.add(id) ? [id] : []));
+};
+
+function* subsets<T>(of: readonly T[]): Generator<T[]> {
+  for (let bits = 0; bits < 1 << of.length; bits++) yield of.filter((_, i) => bits & (1 << i));
+}
+
+describe.each(KINDS)('the design of a %s', (kind) => {
+  it('makes a house with every palette and any of its pages, a first issue and the next: no two records share an id', () => {
+    const pages = startingHouse(kind, 'en-GB').flatMap((record) => (record.kind === 'page' ? [record.id] : []));
+    expect(pages.length).toBeGreaterThan(3);
+    const valid = new Set<DocumentRecord>();
+    for (let palette = 0; palette < palettesOf(kind).length; palette++)
+      for (const some of subsets(pages)) {
+        const house = startingHouse(kind, 'en-GB', { palette, pages: some });
+        const first = startIssue(house, ORDER);
+        const next = startIssue(house, { ...ORDER, number: '2' }, first);
+        for (const made of [house, first, next]) {
+          expect(repeated(made)).toEqual([]);
+          for (const record of made)
+            if (!valid.has(record)) expect(SCHEMAS[record.kind].validate(record).error, record.id).toBeUndefined();
+          for (const record of made) valid.add(record);
+        }
+        expect(house.filter((record) => record.kind === 'page').map(({ id }) => id)).toEqual(some);
+        expect(next.filter((record) => record.kind === 'page')).toHaveLength(8);
+      }
+  });
+
+  it('holds for names of 3 to 40 letters, in one line or two', async () => {
+    const NAMES = [
+      'Bay',
+      'Quay',
+      'Longspar',
+      'Quay Herald',
+      'The Ternhaven Packet',
+      'The Harbour and Hill Gazette',
+      'Ternhaven Kitemakers’ Quarterly Review',
+      'The Island Observer and Weekly Advertiser',
+      'Wattenmeervogelbeobachtungsgesellschaft',
+    ];
+    const house = startingHouse(kind, 'en-GB');
+    for (const name of NAMES) {
+      const issue = documentOf(startIssue(house, { ...ORDER, publication: name }));
+      const front = all(issue, 'page')[0]!.id;
+      const { composer } = await composerFor(issue);
+      const { pages, items, fits } = looks(composer.compose(issue));
+      const plate = framesOn(issue, front).find(({ content }) => content.type === 'text' && content.fitsWidth)!;
+      const text = plate.content.type === 'text' ? plate.content.text : '';
+      expect(fits.get(text)).toMatchObject({ oversetLines: 0, overfull: 0 });
+      const lines = items(text).flatMap((item) => item.columns.flatMap((column) => column.lines));
+      expect([1, 2], name).toContain(lines.length);
+      expect(lines.flatMap((line) => line.runs.map((run) => run.text)).join(' ')).toBe(name);
+      const foot = Math.max(...lines.map((line) => line.baseline + line.descent));
+      expect(Math.min(...lines.map((line) => line.baseline - line.runs[0]!.look.size * 0.6))).toBeGreaterThanOrEqual(plate.box.y);
+      expect(foot).toBeLessThanOrEqual(plate.box.y + plate.box.h + 0.01);
+      for (const line of lines) expect(line.natural).toBeLessThanOrEqual(plate.box.w + 0.01);
+      // Nothing else of the page reaches into it.
+      const into = (box: Box) =>
+        box.y < foot && box.y + box.h > plate.box.y && box.x < plate.box.x + plate.box.w && box.x + box.w > plate.box.x;
+      const others = framesOn(issue, front).filter((frame) => frame !== plate && frame.content.type !== 'picture');
+      expect(others.filter(({ box }) => into(box)).map(({ id }) => id)).toEqual([]);
+      // As large as its place lets it be: it fills its width, or its height.
+      const wide = Math.max(...lines.map((line) => line.natural)) / plate.box.w;
+      const high = (foot - plate.box.y - Math.max(0, plate.box.y + plate.box.h - foot)) / plate.box.h;
+      expect(Math.max(wide, high), name).toBeGreaterThan(0.8);
+      expect(pages.length).toBe(8);
+      expect(paragraphsOf(all(issue, 'text').find(({ id }) => id === text)!.body)).toHaveLength(1);
+    }
+  });
+});
