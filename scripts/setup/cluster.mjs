@@ -51,10 +51,10 @@ export async function dataFolder(root) {
 }
 
 /**
- * Makes a cluster if there is none, and starts it on loopback, on a port of its own.
+ * Makes a cluster if there is none, and starts it on loopback, on a port of its own, or on `at`.
  * @returns its address, and how to end it
  */
-export async function startCluster(folder) {
+export async function startCluster(folder, at) {
   const binaries = await postgresBinaries();
   if (!binaries) throw new Stop('PostgreSQL is not installed: its programs are not below /usr/lib/postgresql.');
   const data = join(folder, 'postgres');
@@ -100,7 +100,7 @@ export async function startCluster(folder) {
   const password = (await readFile(secret, 'utf8')).trim();
   await endLeftOver(data, binaries);
 
-  const port = await freePort();
+  const port = at ?? (await freePort());
   const [program, args] = wrapped(join(binaries, 'postgres'), ['-D', data, '-p', String(port), '-h', '127.0.0.1', '-k', sockets]);
   const child = spawn(program, args, { cwd: '/', stdio: ['ignore', 'pipe', 'pipe'], detached: true });
   let log = '';
