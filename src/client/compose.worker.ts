@@ -125,13 +125,16 @@ function paint(document: Document, composed: Composed): PaintedPage[] {
       // Twice the points serves a usual zoom on a dense screen; the server rounds up to the copies that it keeps.
       return `/api/pictures/${picture.blob}?side=${Math.max(16, Math.min(3200, Math.ceil(2 * Math.max(placed.w, placed.h))))}`;
     };
-    const chunks = list.items.flatMap((item) => paintItem(item, source));
+    const chunks = list.items.flatMap((item, i) =>
+      paintItem(item, source).map((chunk) => ({ ...chunk, furniture: i < list.furniture })),
+    );
     const markup = new Map(chunks.map((chunk) => [chunk.key, chunk.markup]));
     out.push({
       page: list.page,
-      chunks: chunks.map(({ key, frame, markup: own }) => ({
+      chunks: chunks.map(({ key, frame, markup: own, furniture }) => ({
         key,
         frame,
+        furniture,
         markup: before?.markup.get(key) === own ? undefined : own,
       })),
     });

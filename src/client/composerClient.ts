@@ -11,6 +11,8 @@ export interface Painted {
   readonly key: string;
   readonly frame: string;
   readonly markup: string;
+  /** Its master shows it. */
+  readonly furniture: boolean;
 }
 
 /** A document that tells of its changes. */
@@ -200,8 +202,8 @@ export class ComposerClient {
         const before = new Map((pages.get(page) ?? []).map((chunk) => [chunk.key, chunk]));
         pages.set(
           page,
-          chunks.map(({ key, frame, markup }) =>
-            markup === undefined ? (before.get(key) ?? { key, frame, markup: '' }) : { key, frame, markup },
+          chunks.map(({ key, frame, markup, furniture }) =>
+            markup === undefined ? (before.get(key) ?? { key, frame, markup: '', furniture }) : { key, frame, markup, furniture },
           ),
         );
       }

@@ -65,7 +65,7 @@ export interface DrawnPage {
 /** A page as painted: its chunks in the order of painting; only those whose markup changed carry it. */
 export interface PaintedPage {
   readonly page: string;
-  readonly chunks: readonly (Omit<Chunk, 'markup'> & { readonly markup: string | undefined })[];
+  readonly chunks: readonly (Omit<Chunk, 'markup'> & { readonly markup: string | undefined; readonly furniture: boolean })[];
 }
 
 export type FromWorker =

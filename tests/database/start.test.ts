@@ -23,10 +23,7 @@ beforeAll(async () => {
   // A database with something in it is not filled with the demo.
   const cluster = await openCluster(folder);
   await runScript('scripts/migrate.ts', cluster.url);
-  await query(
-    cluster.url,
-    "insert into publication (id, name, kind, frequency) values ('one', 'One', 'magazine', 'quarterly')",
-  );
+  await query(cluster.url, "insert into publication (id, name, kind, frequency) values ('one', 'One', 'magazine', 'quarterly')");
   port = cluster.port;
   await cluster.stop();
 });
@@ -64,7 +61,11 @@ const lives = (pid: number): boolean => {
   }
 };
 const database = async () => Number((await readFile(join(folder, 'postgres', 'postmaster.pid'), 'utf8')).split('\n')[0]);
-const answers = () => fetch(`http://127.0.0.1:${port}/`).then(({ status }) => status, () => 0);
+const answers = () =>
+  fetch(`http://127.0.0.1:${port}/`).then(
+    ({ status }) => status,
+    () => 0,
+  );
 
 async function ended(npm: ChildProcess): Promise<void> {
   if (npm.exitCode !== null || npm.signalCode !== null) return;
@@ -106,8 +107,6 @@ describe('npm start', () => {
     // npm itself killed: what it started ends without being told.
     const postgres = await database();
     next.npm.kill('SIGKILL');
-    await expect
-      .poll(() => [next.note.start.pid, next.note.server.pid, postgres].filter(lives), { timeout: 15_000 })
-      .toEqual([]);
+    await expect.poll(() => [next.note.start.pid, next.note.server.pid, postgres].filter(lives), { timeout: 15_000 }).toEqual([]);
   });
 });

@@ -89,7 +89,7 @@ describe('first fit beside Chromium', () => {
     });
     const own = cases.map(({ text, size, width }) => {
       const of = prepared(text, size);
-      const { breaks } = firstFit(of, { widthOf: () => width, uniform: true });
+      const { breaks } = firstFit(of, { widthOf: () => width, uniformFrom: 1 });
       return breaks.slice(1).map((b, i) => text.slice(of.next[breaks[i]!]!, of.end[b]!));
     });
     expect(own.flat().length).toBeGreaterThan(4000);
@@ -138,7 +138,7 @@ describe('first fit beside Chromium', () => {
         const slot = slots.at(line);
         return more + (slot.baseline - leading >= float.h ? width : slot.x + slot.width - Math.min(slot.x, float.w));
       };
-      const { breaks } = firstFit(of, { widthOf, uniform: false });
+      const { breaks } = firstFit(of, { widthOf, uniformFrom: Infinity });
       return breaks.slice(1).map((b, i) => text.slice(of.next[breaks[i]!]!, of.end[b]!));
     };
     const own = cases.map((each) => set(each, 0));

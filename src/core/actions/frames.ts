@@ -87,6 +87,9 @@ export function placeFrames(document: Document, places: ReadonlyMap<string, Plac
     const thin = frame.content.type === 'rule';
     if (box.w < LEAST_SIDE || (box.h < LEAST_SIDE && !thin))
       throw new ActionError('A frame must be at least 4 pt wide and high.');
+    const layout = layoutOf(frame.content);
+    // A frame that has no room for its columns already may become wider by any step.
+    if (layout && box.w < frame.box.w) checkColumns(box, layout);
     if (on !== frame.on) {
       pageWithGrid(document, on);
       edit.put({ ...frame, on, box, order: orderAfter(framesOn(edit.document, on)) });
@@ -135,10 +138,9 @@ export function setTextLayout(document: Document, id: string, layout: Partial<Te
   if (!Number.isInteger(columns) || columns < 1 || columns > 40) throw new ActionError('A frame has 1 to 40 columns.');
   const inset = sidesOf(content.inset);
   if (!Object.values(inset).every((side) => side >= 0 && side <= 720)) throw new ActionError('An inset is between 0 and 254 mm.');
-  const turned = (content.turns ?? 0) % 2 === 1;
-  const [across, down] = turned ? [frame.box.h, frame.box.w] : [frame.box.w, frame.box.h];
-  if (!(gutter >= 0) || across - inset.left - inset.right - gutter * (columns - 1) < columns * LEAST_SIDE)
-    throw new ActionError('Gutters and insets would leave the columns no width.');
+  if (!(gutter >= 0)) throw new ActionError('A gutter cannot be negative.');
+  checkColumns(frame.box, content);
+  const down = (content.turns ?? 0) % 2 === 1 ? frame.box.w : frame.box.h;
   if (!content.grows && down - inset.top - inset.bottom < LEAST_SIDE)
     throw new ActionError('The insets would leave the text no height.');
   const { firstBaseline } = content;
@@ -146,6 +148,14 @@ export function setTextLayout(document: Document, id: string, layout: Partial<Te
     throw new ActionError('The first baseline lies below the frame’s top.');
   edit.put(withLayout(frame, layout));
   return edit.diff();
+}
+
+/** @throws ActionError when a frame of that size leaves the columns of its text no width */
+function checkColumns(box: Box, { columns, gutter, inset: lengths, turns }: TextLayout): void {
+  const inset = sidesOf(lengths);
+  const across = (turns ?? 0) % 2 === 1 ? box.h : box.w;
+  if (across - inset.left - inset.right - gutter * (columns - 1) < columns * LEAST_SIDE)
+    throw new ActionError('Gutters and insets would leave the columns no width.');
 }
 
 /** How the text of a frame stands, or that of a slot will; undefined where it takes none. */

@@ -129,10 +129,7 @@ function pushDown(edit: Edit, filled: readonly FrameRecord[], typesetter: Typese
         box.x + box.w > part.box.x,
     );
     const bodyIds = new Set(bodies.map((body) => body.id));
-    const spare = Math.min(
-      ...bodies.map(({ box }) => Math.max(0, Math.floor(box.h / step + 0.01) - LEAST_BODY_LINES)),
-      Infinity,
-    );
+    const spare = Math.min(...bodies.map(({ box }) => Math.max(0, Math.floor(box.h / step + 0.01) - LEAST_BODY_LINES)), Infinity);
     const by = Math.min(Math.ceil((grown.h - part.box.h) / step - 0.01), spare) * step;
     if (!(by > 0) || by === Infinity) continue;
     for (const frame of beneath) {

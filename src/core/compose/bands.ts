@@ -9,8 +9,11 @@ export interface Divisible {
   readonly balanced: boolean;
   /** Grows with its text: it has no foot of its own. */
   readonly grows: boolean;
-  /** Its columns between two heights; `spanning`: one as wide as all of them. The same call gives the same objects. */
-  columns(from: number, to: number, spanning: boolean): readonly Column[];
+  /**
+   * Its columns between two heights; `spanning`: one as wide as all of them. The same call gives the same objects.
+   * `short`: how many of the last columns end by `less` further up; where it is said, a frame that grows is bounded too.
+   */
+  columns(from: number, to: number, spanning: boolean, short?: number, less?: number): readonly Column[];
 }
 
 /** Heights tried when columns are made of one height, before the best found so far is taken. */
@@ -86,7 +89,7 @@ export function fillBands(
       const style = part[0]!.type === 'paragraph' ? part[0]!.source.style : undefined;
       const needs = (style?.keepNext ?? 0) * (frames[owner]!.grows ? 0 : 1) * leadingOf(blocks[to]);
       const fresh = owner !== frame || atTop;
-      if (!fresh && foot + needs > frames[owner]!.foot && to < blocks.length) {
+      if (!fresh && !frames[owner]!.grows && foot + needs > frames[owner]!.foot && to < blocks.length) {
         frame = owner + 1;
         top = frame < frames.length ? frames[frame]!.top : top;
         over = frame >= frames.length;
@@ -99,12 +102,13 @@ export function fillBands(
       const own = frames[owner]!.columns(y, frames[owner]!.foot, false).length;
       if (own > 1) {
         const fitted = balanced(
-          (height) => {
-            const lower = frames[owner]!.columns(y, y + height, false);
+          (height, short, less) => {
+            const lower = frames[owner]!.columns(y, y + height, false, short, less);
             return [...list.slice(0, before), ...lower, ...list.slice(before + own)];
           },
           run,
-          base + before + own,
+          base + before,
+          own,
           frames[owner]!.foot - y,
           frames[owner]!.grows ? done.reduce((sum, block) => sum + block.lines.length, 0) : undefined,
         );
@@ -147,25 +151,84 @@ const isSpanning = (block: Fillable): boolean => block.type === 'paragraph' && b
 
 const leadingOf = (block: Fillable | undefined): number => (block?.type === 'paragraph' ? block.source.style.leading : 12);
 
-/** The least height at which the columns still hold what they hold: found by halving. */
+interface Fitted {
+  readonly list: Column[];
+  readonly done: PlacedBlock[];
+}
+
+/**
+ * Columns of one height that still hold what they hold: the least height, found by halving; and with it as many of the
+ * last of them a line shorter as can be, so that their feet differ by a line at most wherever keeps allow it.
+ *
+ * @param first of the columns, and @param count how many they are, among all that are filled
+ * @param lines where the frame grows: how many there are
+ */
 function balanced(
-  listFor: (height: number) => Column[],
+  listFor: (height: number, short: number, less: number) => Column[],
   run: (list: readonly Column[]) => PlacedBlock[],
-  next: number,
+  first: number,
+  count: number,
   full: number,
   lines: number | undefined,
-): { list: Column[]; done: PlacedBlock[] } | undefined {
+): Fitted | undefined {
+  const next = first + count;
+  const fits = (done: readonly PlacedBlock[]) => done[done.length - 1]!.end.column < next;
   let high = lines === undefined ? full : Math.max(full, lines * 40);
   let low = 0;
-  let best: { list: Column[]; done: PlacedBlock[] } | undefined;
+  let best: Fitted | undefined;
   for (let tries = 0; tries < MOST_TRIES && high - low > 1; tries++) {
     const middle = (low + high) / 2;
-    const list = listFor(middle);
+    const list = listFor(middle, 0, 0);
     const done = run(list);
-    if (done[done.length - 1]!.end.column < next) {
+    if (fits(done)) {
       best = { list, done };
       high = middle;
     } else low = middle;
   }
+  if (!best) return undefined;
+  const step = usualLeading(best.done);
+  let least = apart(best.done, first, count);
+  // A line more at most: keeps may leave a gap at the least height that they do not leave then.
+  for (const height of [high, high + step]) {
+    if (least <= step + HAIR || (height > full + HAIR && lines === undefined)) break;
+    for (let short = count - 1; short > 0; short--) {
+      const list = listFor(height, short, step);
+      const done = run(list);
+      if (!fits(done)) continue;
+      const own = apart(done, first, count);
+      if (own < least - HAIR) {
+        least = own;
+        best = { list, done };
+      }
+      if (least <= step + HAIR) break;
+    }
+  }
   return best;
+}
+
+const HAIR = 0.01;
+
+/** How far the feet of columns are apart, points; a column that holds nothing ends at the height of the others' top. */
+function apart(done: readonly PlacedBlock[], first: number, count: number): number {
+  const feet = new Array<number>(count).fill(-Infinity);
+  let top = Infinity;
+  for (const { lines } of done)
+    for (const { column, line } of lines) {
+      const i = column - first;
+      if (i < 0 || i >= count) continue;
+      feet[i] = Math.max(feet[i]!, line.baseline);
+      top = Math.min(top, line.baseline - line.ascent);
+    }
+  const all = feet.map((foot) => (foot === -Infinity ? top : foot));
+  return Math.max(...all) - Math.min(...all);
+}
+
+/** The leading of most lines of a text, points. */
+function usualLeading(done: readonly PlacedBlock[]): number {
+  const counts = new Map<number, number>();
+  for (const { prepared, lines } of done)
+    if (prepared) counts.set(prepared.style.leading, (counts.get(prepared.style.leading) ?? 0) + lines.length);
+  let [usual, most] = [12, 0];
+  for (const [leading, n] of counts) if (n > most) [usual, most] = [leading, n];
+  return usual;
 }

@@ -29,12 +29,28 @@ export function roomFor(height: (width: number) => number, cursor: Cursor, colum
     let top = at.y + (at.atTop ? 0 : Math.max(at.after, gap ? gapOf(column) : 0));
     const h = height(box.w);
     const foot = box.y + box.h;
-    while (!isFree(column, top, top + h) && top + h <= foot + HAIR) top += 1;
-    if (top + h <= foot + HAIR || column.endless || at.column === columns.length - 1) {
-      return { column: at.column, row: 0, x: box.x, width: box.w, baseline: top + h, top };
+    const bounded = !column.endless && at.column < columns.length - 1;
+    // Below each thing in the way in turn: what it reaches down to is the next place where there may be room.
+    while (!(bounded && top + h > foot + HAIR) && !isFree(column, top, top + h)) {
+      const next = nextFoot(column, top);
+      if (next === undefined) break;
+      top = next;
+    }
+    if (!bounded || top + h <= foot + HAIR) {
+      return { column: at.column, row: 0, x: box.x, width: box.w, baseline: top + h, top, edges: 0 };
     }
     at = topOf(columns, at.column + 1);
   }
+}
+
+/** The least foot of anything in a column's way that lies below a height; undefined where there is none. */
+function nextFoot(column: Column, top: number): number | undefined {
+  let next = Infinity;
+  for (const { reach } of column.exclusions) {
+    const foot = reach.y + reach.h;
+    if (foot > top + HAIR && foot < next) next = foot;
+  }
+  return next === Infinity ? undefined : next;
 }
 
 function isFree(column: Column, top: number, foot: number): boolean {

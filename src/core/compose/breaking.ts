@@ -2,8 +2,8 @@
 export interface Measure {
   /** Width in points of the space for line `line`, counted from 0. Any line may be asked for, in any order. */
   widthOf(line: number): number;
-  /** True when every line from the second on has the same width: then lines need not be told apart. */
-  readonly uniform: boolean;
+  /** The line from which on all have the same width, so that they need not be told apart; Infinity where none does. */
+  readonly uniformFrom: number;
 }
 
 /** A paragraph broken into lines. */
@@ -14,6 +14,8 @@ export interface Broken {
   readonly demerits: number;
   /** Lines that had to be set beyond the limits for want of anything better. */
   readonly forced: number;
+  /** Not all ways were weighed: there were too many, and those that looked worst half-way were let go. */
+  readonly narrowed: boolean;
   /** Lines weighed to find these, all attempts together. */
   readonly steps: number;
 }

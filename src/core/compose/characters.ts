@@ -1,6 +1,7 @@
 import type { CharacterProperties } from '../records/characterStyle';
 import type { ParagraphProperties } from '../records/paragraphStyle';
 import type { FieldAttrs, InlineNode, InlinePictureAttrs, ParagraphNode } from '../records/text';
+import { spoken } from '../records/language';
 import type { Setting } from './prepare';
 import type { InlinePicture } from './prepared';
 
@@ -109,8 +110,8 @@ function inlinePicture({ picture, height, rise }: InlinePictureAttrs, at: number
 }
 
 function inCase(text: string, { letterCase, language }: CharacterProperties, usual: string): string {
-  if (letterCase === 'upper') return text.toLocaleUpperCase(language || usual);
-  return letterCase === 'lower' ? text.toLocaleLowerCase(language || usual) : text;
+  if (letterCase === 'upper') return text.toLocaleUpperCase(spoken(language, usual));
+  return letterCase === 'lower' ? text.toLocaleLowerCase(spoken(language, usual)) : text;
 }
 
 /** For every character of the changed text: which of the typed ones it comes from. */

@@ -5,6 +5,7 @@ import { type Document, all, find } from '../records/document';
 import type { PictureRecord, TextRecord } from '../records/index';
 import { sidesOf, type TextContent } from '../records/frame';
 import type { ParagraphProperties } from '../records/paragraphStyle';
+import { spoken } from '../records/language';
 import { same } from '../records/same';
 import type { BlockNode, BodyNode, ParagraphNode, TableNode } from '../records/text';
 import { Hyphenation } from '../type/hyphenation';
@@ -15,6 +16,7 @@ import { fillBands } from './bands';
 import { fieldsOf, type Situation } from './characters';
 import { Inks } from './colours';
 import { writtenOut } from './contents';
+import { runsRightToLeft } from './direction';
 import type { Column } from './column';
 import type { PageList, TextItem } from './displayList';
 import { fill, type Fillable, type Filled, type Shared } from './fill';
@@ -149,7 +151,7 @@ export class Composer {
 
   /** Keeps what the styles' changes leave valid: paragraphs by their style, looks by swatches, character styles and language. */
   #takeStyles(document: Document): void {
-    const language = find(document, 'issue', 'issue')?.language ?? 'en-GB';
+    const language = spoken(find(document, 'issue', 'issue')?.language);
     const now = [
       all(document, 'paragraphStyle'),
       all(document, 'characterStyle'),
@@ -159,9 +161,9 @@ export class Composer {
     const same = (a: readonly unknown[] | undefined, b: readonly unknown[]) =>
       a !== undefined && a.length === b.length && a.every((each, i) => each === b[i]);
     const [paragraphs, characters, swatches, pictures] = now.map((list, i) => same(this.#styles[i], list));
-    const spoken = this.#setting?.language === language;
+    const sameLanguage = this.#setting?.language === language;
     if (!paragraphs || !characters) this.#sheet = reconciled(this.#sheet, styleSheet(document));
-    if (!characters || !swatches || !pictures || !spoken) {
+    if (!characters || !swatches || !pictures || !sameLanguage) {
       this.#prepared = new WeakMap();
       const ink = (swatch: string, tint: number) => this.#inks.ink(document, swatch, tint);
       const sizes = new Map<string, PictureRecord>(
@@ -189,7 +191,7 @@ export class Composer {
     let unsettled = false;
     for (let pass = 1; ; pass++) {
       const jump = jumps ? this.#jumpLines(document, thread, text, reached) : NO_JUMPS;
-      const columns = this.#columns.of(thread, formatOf(document), around, jump.reserved);
+      const columns = this.#columns.of(thread, formatOf(document), around, jump.reserved, runsRightToLeft(text.body));
       const values = (leaf: number, node: ParagraphNode) =>
         fieldsOf(node).map((attrs, i) => {
           const frame = places?.[leaf]?.[i] ?? 0;
@@ -379,7 +381,7 @@ export class Composer {
     if (!text) return undefined;
     const around: Around = { bySpread: new Map(), owners: new Map() };
     const thread: Thread = { key: `jump ${where} ${shown.key}`, text: textId, frames: [shown] };
-    const { frames } = this.#columns.of(thread, formatOf(document), around, [NOTHING_RESERVED]);
+    const { frames } = this.#columns.of(thread, formatOf(document), around, [NOTHING_RESERVED], false);
     const frame = frames[0]!;
     const columns = frame.columns(frame.top, frame.foot, false);
     const own = where === 'head' ? columns[0]! : columns[columns.length - 1]!;
@@ -553,9 +555,8 @@ function sameFilled({ list: old, filled }: SetText, list: readonly Fillable[], n
   return true;
 }
 
-const sameShown = (earlier: SetText, thread: Thread): boolean =>
-  earlier.items.size === thread.frames.length &&
-  thread.frames.every((shown) => earlier.items.get(shown.key)?.[0]?.opacity === shown.frame.opacity);
+/** Whether a text is shown in the very frames in which it was set. */
+const sameShown = (earlier: SetText, thread: Thread): boolean => earlier.set.frames === thread.frames;
 
 /** An item of a text with a list in it, its paragraphs those that the list comes from. */
 const ofOrigin = (item: TextItem, origin: readonly number[]): TextItem => ({
@@ -593,11 +594,23 @@ function factorFor({ width, height, first }: Room, paragraphs: readonly Prepared
   const inHeight = (count: (i: number) => number) =>
     height === undefined ? Infinity : (height - (typeof first === 'number' ? first : 0)) / high(count);
   // A hair less than the width, so that the longest line needs no shrinking.
-  const one = Math.max(0.001, Math.min((width / longest) * 0.9999, inHeight((i) => lines[i]!.count)));
+  const one = Math.max(
+    0.001,
+    Math.min(
+      (width / longest) * 0.9999,
+      inHeight((i) => lines[i]!.count),
+    ),
+  );
   const [only] = paragraphs;
   if (height === undefined || paragraphs.length !== 1 || lines[0]!.count !== 1) return one;
   const halves = longestHalf(only!);
-  const two = halves > 0 ? Math.min((width / halves) * 0.9999, inHeight(() => 2)) : 0;
+  const two =
+    halves > 0
+      ? Math.min(
+          (width / halves) * 0.9999,
+          inHeight(() => 2),
+        )
+      : 0;
   return two > one * WORTH_A_LINE ? two : one;
 }
 

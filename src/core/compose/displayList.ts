@@ -16,6 +16,8 @@ export interface PageList {
   readonly height: number;
   readonly bleed: number;
   readonly items: readonly Item[];
+  /** How many of them, from the first, its master shows: what reaches over the spine lies above these on either page. */
+  readonly furniture: number;
 }
 
 export type Item = TextItem | PictureItem | AreaItem | EmptyItem;
@@ -33,6 +35,8 @@ export interface Look {
   readonly features: string;
   readonly language: string;
   readonly ink: Ink;
+  /** No face has these characters: a box stands for each of them, from the baseline to the height of a capital. */
+  readonly absent: boolean;
   /** A line around each letter, behind it, standing out by `weight`. */
   readonly outline: { readonly weight: number; readonly ink: Ink } | undefined;
 }
@@ -44,6 +48,8 @@ export interface Run {
   readonly text: string;
   readonly shaped: Shaped;
   readonly look: Look;
+  /** It is written from right to left. */
+  readonly rightToLeft: boolean;
   /** Below the line's baseline by this much: a drop cap hangs. */
   readonly drop: number;
   /** Positions from the start of the paragraph's content; equal for what the typesetter added (a bullet). */

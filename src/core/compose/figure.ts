@@ -55,6 +55,7 @@ export function placeFigure(
     moved,
     lines: [{ column: room.column, a: 0, b: 0, x, width: w, leaf: -1, line }],
     end: below(room.column, room.top + h, columns),
+    reached: room.column,
     warnings: [],
     prepared: undefined,
   };

@@ -15,6 +15,8 @@ export interface PlacedLine {
   readonly b: number;
   readonly x: number;
   readonly width: number;
+  /** At which of its ends something is kept away from, as `Slot` says it; 0 for what is no line of words. */
+  readonly edges?: number;
   /** Which of its block's paragraphs it belongs to; −1 for a table's own rules and tints. */
   readonly leaf: number;
   readonly line: Line;
@@ -32,13 +34,18 @@ export interface PlacedBlock {
   readonly moved: boolean;
   readonly lines: readonly PlacedLine[];
   readonly end: Cursor;
+  /** The last column that was looked at to place it, where it did not come to lie in the end included. */
+  readonly reached: number;
   readonly warnings: readonly Warning[];
   /** For a paragraph: as it was prepared, its lead-in included. */
   readonly prepared: Prepared | undefined;
 }
 
-/** A wish of a style that gave way to another, so that no text was lost; or what could not be shown as it should. */
-export type Warning = 'keep' | 'widow' | 'hyphen' | 'overfull' | 'missing';
+/**
+ * A wish of a style that gave way to another, so that no text was lost; or what could not be shown as it should.
+ * `search`: not all ways to break the paragraph were weighed, there were too many.
+ */
+export type Warning = 'keep' | 'widow' | 'hyphen' | 'overfull' | 'missing' | 'search';
 
 export interface Filled {
   readonly columns: readonly Column[];
@@ -139,7 +146,7 @@ function untouched(
     n < blocks.length &&
     old[n]!.source === blocks[n]!.source &&
     old[n]!.startIn === blocks[n]!.startIn &&
-    old[n]!.end.column < same
+    old[n]!.reached < same
   )
     n++;
   // The last of them may have been sent on for the sake of what followed it, and heads before it with it.
@@ -221,7 +228,7 @@ function takeOver(
     was.after !== start.after
   )
     return undefined;
-  for (let c = start.column; c <= before.end.column; c++) if (old[c] !== columns[c]) return undefined;
+  for (let c = start.column; c <= before.reached; c++) if (old[c] !== columns[c]) return undefined;
   return before;
 }
 

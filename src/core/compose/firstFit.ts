@@ -4,8 +4,7 @@ import { tabbedEnd } from './tabs';
 
 /**
  * Breaks line by line: each line takes all that fits at its natural width, as CSS layout does. A word longer than
- * its line is parted where it must be, or stands out of it. Lines with tabs are always broken so, since what a tab is
- * worth depends on where its line begins.
+ * its line is parted where it must be, or stands out of it.
  */
 export function firstFit(of: Prepared, measure: Measure, forbidden?: ReadonlySet<number>): Broken {
   const breaks = [0];
@@ -15,7 +14,7 @@ export function firstFit(of: Prepared, measure: Measure, forbidden?: ReadonlySet
   let a = 0;
   while (a < count - 1) {
     const width = measure.widthOf(breaks.length - 1) + SLACK;
-    const reach = of.tabs.length > 0 ? tabbedEnd(of, a) : (b: number) => before[b]! - after[a]!;
+    const reach = (b: number) => (of.tabs.length > 0 ? tabbedEnd(of, a, b) : before[b]! - after[a]!);
     const room = width / of.scale;
     let chosen = -1;
     let parted = -1;
@@ -41,7 +40,7 @@ export function firstFit(of: Prepared, measure: Measure, forbidden?: ReadonlySet
     breaks.push(chosen);
     a = chosen;
   }
-  return { breaks, demerits: NaN, forced, steps };
+  return { breaks, demerits: NaN, forced, narrowed: false, steps };
 }
 
 /** Where nothing fits: the first break there is. */

@@ -1,5 +1,6 @@
 import type { CharacterProperties } from '../records/characterStyle';
 import type { HyphenLimits } from '../records/paragraphStyle';
+import { spoken } from '../records/language';
 import type { Mark } from '../records/text';
 import { chooseFace, FALLBACKS } from '../type/catalogue';
 import type { Hyphenation } from '../type/hyphenation';
@@ -28,6 +29,7 @@ export class Looks {
   readonly #marked = new WeakMap<CharacterProperties, Map<string, CharacterProperties>>();
   readonly #words = new WeakMap<SetLook, Map<string, Words>>();
   readonly #fallbacks = new Map<SetLook, Map<string, SetLook>>();
+  readonly #absent = new Map<SetLook, SetLook>();
   readonly #ink: (swatch: string, tint: number) => Ink;
   readonly #language: string;
   readonly #characterStyles: ReadonlyMap<string, Partial<CharacterProperties>>;
@@ -91,13 +93,20 @@ export class Looks {
   }
 
   /** The memory of words set in a look, hyphenated within limits or not at all. */
-  words(look: SetLook, hyphens: boolean, limits: HyphenLimits): Words {
+  words(look: SetLook, hyphens: boolean, limits: HyphenLimits, rightToLeft = false): Words {
     let own = this.#words.get(look);
     if (!own) this.#words.set(look, (own = new Map()));
-    const key = hyphens ? `${limits.word} ${limits.before} ${limits.after} ${limits.capitals}` : '';
+    const key = `${rightToLeft ? 'r' : ''}${hyphens ? `${limits.word} ${limits.before} ${limits.after} ${limits.capitals}` : ''}`;
     let words = own.get(key);
-    if (!words) own.set(key, (words = new Words(look, this.#hyphenation, hyphens ? limits : undefined)));
+    if (!words) own.set(key, (words = new Words(look, this.#hyphenation, hyphens ? limits : undefined, rightToLeft)));
     return words;
+  }
+
+  /** The look of a character that no face has: painters draw a box for it, so that it is missed by nobody. */
+  absent(look: SetLook): SetLook {
+    let own = this.#absent.get(look);
+    if (!own) this.#absent.set(look, (own = { ...look, absent: true, underline: false, strike: false }));
+    return own;
   }
 
   /** The same look in the first other face that has a character; undefined where none that is loaded has it. */
@@ -118,7 +127,6 @@ export class Looks {
           trackingUnits: (look.tracking * face.unitsPerEm) / look.size,
           shaper: this.#shaper.with(id, '', look.language),
           features: '',
-          lacks: [...look.lacks, character],
         };
         own.set(id, other);
       }
@@ -130,7 +138,7 @@ export class Looks {
   #make(of: CharacterProperties): SetLook {
     const choice = chooseFace(of.family, of.weight, of.italic) ?? chooseFace(PLAIN.family, of.weight, of.italic)!;
     const features = featuresOf(of);
-    const language = of.language || this.#language;
+    const language = spoken(of.language, this.#language);
     const face = this.#shaper.face(choice.face.id);
     const ink = this.#ink(of.swatch, of.tint);
     const outline = of.letterOutline && {
@@ -151,6 +159,7 @@ export class Looks {
       features: features.join(','),
       language,
       ink,
+      absent: false,
       outline: outline ?? undefined,
       underline: of.underline,
       strike: of.strike,
@@ -181,6 +190,8 @@ export class Looks {
 export function featuresOf(of: CharacterProperties): string[] {
   const out = [...of.features];
   if (!of.kerning) out.push('-kern');
+  // Letters set apart do not hold hands (CSS Text 3, 8.2).
+  if (of.tracking !== 0) out.push('-liga', '-clig');
   if (of.letterCase === 'smallCapitals') out.push('smcp');
   if (of.letterCase === 'allSmallCapitals') out.push('smcp', 'c2sc');
   if (of.figures === 'lining') out.push('lnum');

@@ -55,11 +55,13 @@ export class PageLists {
   ): PageList[] {
     const format = formatOf(document);
     const byPage = new Map<string, Item[]>();
+    const furniture = new Map<string, number>();
     for (const each of shown) {
       let items = byPage.get(each.page.page.id);
       if (!items) byPage.set(each.page.page.id, (items = []));
       for (const item of this.#itemsOf(document, each, grown.get(each.frame.id) ?? each.frame.box, texts.get(each.key)))
         items.push(item);
+      if (each.fromMaster) furniture.set(each.page.page.id, items.length);
     }
     return pages.map((page) => {
       const list: PageList = {
@@ -70,6 +72,7 @@ export class PageLists {
         height: format.height,
         bleed: format.bleed,
         items: byPage.get(page.page.id) ?? [],
+        furniture: furniture.get(page.page.id) ?? 0,
       };
       const kept = this.#pages.get(list.page);
       if (kept && samePage(kept, list)) return kept;
@@ -171,6 +174,7 @@ function samePage(a: PageList, b: PageList): boolean {
     a.width === b.width &&
     a.height === b.height &&
     a.bleed === b.bleed &&
+    a.furniture === b.furniture &&
     a.items.length === b.items.length &&
     a.items.every((item, i) => item === b.items[i])
   );

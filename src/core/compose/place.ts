@@ -1,16 +1,21 @@
 import type { StartIn } from '../records/paragraphStyle';
-import type { Broken } from './breaking';
+import type { Broken, Measure } from './breaking';
 import type { Column } from './column';
 import type { Line, LineMark, Run } from './displayList';
 import type { PlacedBlock, PlacedLine, Warning } from './fill';
 import { firstFit } from './firstFit';
+import { fallOf, riseOf } from './prepare';
 import { HYPHEN_BREAK, type Prepared } from './prepared';
+import { firstPiece } from './pieces';
 import { indentWithin, setLine } from './setLine';
 import { type Cursor, NO_WISHES, type Slot, Slots, type SlotWishes } from './slots';
 import { totalFit, USUAL } from './totalFit';
 
 /** Tries at getting orphans, widows and keeps right before the least important of them gives way. */
 const MOST_TRIES = 8;
+
+/** Times lines are set anew because they hold larger letters than their space beside a picture was made for. */
+const MOST_BANDS = 8;
 
 /** Times a first line is set anew for its lead-in. */
 const MOST_LEADS = 4;
@@ -32,7 +37,9 @@ export function placeParagraph(
   let forbidden: Set<number> | undefined;
   let slots = new Slots(columns, start, prepared, wishes);
   let broken = breakParagraph(prepared, slots, columns[start.column]!, forbidden);
+  let reached = 0;
   const again = () => {
+    reached = Math.max(reached, slots.reached);
     slots = new Slots(columns, start, prepared, wishes);
     broken = breakParagraph(prepared, slots, columns[start.column]!, forbidden);
   };
@@ -56,8 +63,17 @@ export function placeParagraph(
     for (let b = 1; b < prepared.count - 1; b++) if (prepared.end[b]! > low && prepared.end[b]! <= high) forbidden.add(b);
     again();
   };
+  let bands = 0;
   for (let tries = 0; ; tries++) {
     if (given.withLead) leadIn();
+    const taller = bands < MOST_BANDS ? tallRows(prepared, broken, slots, columns, wishes, bands === MOST_BANDS - 1) : undefined;
+    if (taller) {
+      wishes = { ...wishes, bands: taller };
+      bands++;
+      tries--;
+      again();
+      continue;
+    }
     const wish = uncomfortable(prepared, broken, slots, columns, start, wishes, gaveWay);
     if (!wish) break;
     const known = wish.cut && wishes.cuts.get(wish.cut.column) === wish.cut.from;
@@ -72,6 +88,7 @@ export function placeParagraph(
   }
   warnings.push(...gaveWay);
   if (broken.forced > 0) warnings.push('overfull');
+  if (broken.narrowed) warnings.push('search');
   if (prepared.missing > 0) warnings.push('missing');
 
   const lines = setLines(prepared, broken, slots, columns);
@@ -87,6 +104,7 @@ export function placeParagraph(
     startIn,
     moved,
     lines,
+    reached: Math.max(reached, slots.reached),
     end: {
       column: last.column,
       y: Math.max(last.line.baseline, capFoot),
@@ -117,7 +135,8 @@ function setLines(prepared: Prepared, broken: Broken, slots: Slots, columns: rea
     const b = broken.breaks[i + 1]!;
     const slot = slots.at(i);
     const known = memory.lines[i];
-    if (known && known.a === a && known.b === b && known.width === slot.width && !bySide && !decorated(prepared, i, n)) {
+    const alike = known && known.a === a && known.b === b && known.width === slot.width && known.edges === slot.edges;
+    if (known && alike && !bySide && !decorated(prepared, i, n)) {
       const same = known.column === slot.column && known.x === slot.x && known.line.baseline === slot.baseline;
       lines.push(
         same
@@ -128,6 +147,7 @@ function setLines(prepared: Prepared, broken: Broken, slots: Slots, columns: rea
               b,
               x: slot.x,
               width: slot.width,
+              edges: slot.edges,
               leaf: 0,
               line: movedLine(known.line, slot.x - known.x, slot.baseline - known.line.baseline),
             },
@@ -135,9 +155,9 @@ function setLines(prepared: Prepared, broken: Broken, slots: Slots, columns: rea
       continue;
     }
     const column = columns[slot.column]!;
-    let line = setLine(prepared, a, b, { x: slot.x, width: slot.width, baseline: slot.baseline, side: column.side });
+    let line = setLine(prepared, a, b, { ...slot, side: column.side });
     if (decorated(prepared, i, n)) line = withDecoration(line, prepared, i, n, column, slot);
-    lines.push({ column: slot.column, a, b, x: slot.x, width: slot.width, leaf: 0, line });
+    lines.push({ column: slot.column, a, b, x: slot.x, width: slot.width, edges: slot.edges, leaf: 0, line });
   }
   memory.lines = lines;
   return lines;
@@ -171,8 +191,11 @@ function withDecoration(line: Line, of: Prepared, i: number, n: number, column: 
   const { style, cap } = of;
   let { runs, marks } = line;
   if (i === 0 && cap) {
+    const backwards = of.levels?.rightToLeft === true;
+    const x = backwards ? slot.x + slot.width + cap.width - cap.shaped.width * cap.look.scale : slot.x - cap.width;
     const run: Run = {
-      x: slot.x - cap.width - line.x - cap.bearing,
+      x: x - line.x - (backwards ? 0 : cap.bearing),
+      rightToLeft: backwards,
       text: cap.text,
       shaped: cap.shaped,
       look: cap.look,
@@ -207,29 +230,47 @@ function withDecoration(line: Line, of: Prepared, i: number, n: number, column: 
  */
 function breakParagraph(of: Prepared, slots: Slots, column: Column, forbidden: ReadonlySet<number> | undefined): Broken {
   const full = Math.max(0, column.box.w);
-  const room = (width: number, line: number) =>
-    Math.max(0, width - indentWithin(of, width) - of.style.rightIndent - (line === 0 ? of.firstIndent : 0));
   if (!of.cap && !forbidden) {
     const { memory } = of;
     if (memory.width !== full || !memory.broken) {
-      memory.broken = broken(of, { widthOf: (line) => room(full, line), uniform: true }, undefined);
+      memory.broken = broken(of, { widthOf: (line) => roomOf(of, full, line), uniformFrom: 1 }, undefined);
       memory.width = full;
     }
     const n = memory.broken.breaks.length - 1;
     let i = 0;
-    while (i < n && Math.abs(slots.at(i).width - full) < HAIR) i++;
+    while (i < n && slots.at(i).edges === 0 && Math.abs(slots.at(i).width - full) < HAIR) i++;
     if (i === n) return memory.broken;
   }
-  return broken(of, { widthOf: (line) => room(slots.at(line).width, line), uniform: false }, forbidden);
+  const widthOf = (line: number) => {
+    const { width, edges } = slots.at(line);
+    return roomOf(of, width, line, edges);
+  };
+  return broken(of, { widthOf, uniformFrom: Math.max(1, slots.uniformFrom(mostLines(of, full))) }, forbidden);
 }
 
-function broken(
-  of: Prepared,
-  measure: { widthOf(line: number): number; uniform: boolean },
-  forbidden: ReadonlySet<number> | undefined,
-): Broken {
+/** Lines looked at for where a paragraph has left behind what it stands beside: so many as it may have there, and no more than this. */
+const MOST_TOLD_APART = 200;
+
+function mostLines(of: Prepared, width: number): number {
+  const natural = of.before[of.count - 1]! * of.scale;
+  return Math.min(MOST_TOLD_APART, 4 + Math.ceil((2 * natural) / Math.max(width, 1)));
+}
+
+/** What a line has for its words of a space, points. Where something stands beside it nothing may hang over. */
+function roomOf(of: Prepared, width: number, line: number, edges = 0): number {
+  const { hangs, levels, scale } = of;
+  const indents = indentWithin(of, width) + of.style.rightIndent + (line === 0 ? of.firstIndent : 0);
+  let hanging = 0;
+  if (edges !== 0 && hangs) {
+    const [start, end] = levels?.rightToLeft ? [2, 1] : [1, 2];
+    hanging = ((edges & start ? hangs.mostLeft : 0) + (edges & end ? hangs.mostRight : 0)) * scale;
+  }
+  return Math.max(0, width - indents - hanging);
+}
+
+function broken(of: Prepared, measure: Measure, forbidden: ReadonlySet<number> | undefined): Broken {
   const { style } = of;
-  if (style.breaking === 'first-fit' || of.tabs.length > 0) return firstFit(of, measure, forbidden);
+  if (style.breaking === 'first-fit') return firstFit(of, measure, forbidden);
   return totalFit(of, measure, {
     ...USUAL,
     ragged: style.align === 'justify' ? 0 : style.rag * style.size,
@@ -242,9 +283,56 @@ function broken(
 
 /** Lines that a paragraph makes on a measure of its own, points. */
 export function linesOn(of: Prepared, measure: number): number {
-  const room = (line: number) =>
-    Math.max(0, measure - indentWithin(of, measure) - of.style.rightIndent - (line === 0 ? of.firstIndent : 0));
-  return broken(of, { widthOf: room, uniform: true }, undefined).breaks.length - 1;
+  return broken(of, { widthOf: (line) => roomOf(of, measure, line), uniformFrom: 1 }, undefined).breaks.length - 1;
+}
+
+/**
+ * Rows whose letters reach further up or down than the space they were given beside something was made for: the
+ * heights their rows are to be given, with those that were given before. Undefined where all keep to theirs.
+ *
+ * @param all gives every row the most that the paragraph holds, so that there is an end to it
+ */
+function tallRows(
+  of: Prepared,
+  { breaks }: Broken,
+  slots: Slots,
+  columns: readonly Column[],
+  wishes: SlotWishes,
+  all: boolean,
+): Map<number, { rise: number; fall: number }> | undefined {
+  const n = breaks.length - 1;
+  let beside = false;
+  for (let i = 0; i < n && !beside; i++) beside = columns[slots.at(i).column]!.exclusions.length > 0;
+  if (!beside) return undefined;
+  let taller: Map<number, { rise: number; fall: number }> | undefined;
+  const most = all ? inkOf(of, 0, of.text.length, { rise: of.rise, fall: of.fall }) : undefined;
+  for (let i = 0; i < n; i++) {
+    const { row, column } = slots.at(i);
+    if (columns[column]!.exclusions.length === 0) continue;
+    const has = taller?.get(row) ?? wishes.bands.get(row) ?? { rise: of.ascent, fall: of.descent };
+    const needs = inkOf(of, of.next[breaks[i]!]!, of.end[breaks[i + 1]!]!, has);
+    if (needs === has) continue;
+    taller ??= new Map(wishes.bands);
+    taller.set(row, needs);
+  }
+  if (taller && most) for (let i = 0; i < n; i++) taller.set(slots.at(i).row, most);
+  return taller;
+}
+
+/** How far the letters of a stretch reach above and below the baseline, where that is more than `has`; else `has` itself. */
+function inkOf(of: Prepared, from: number, to: number, has: { rise: number; fall: number }): { rise: number; fall: number } {
+  let { rise, fall } = has;
+  const { pieces, runs } = of;
+  for (let p = firstPiece(pieces, from); p < pieces.length && pieces[p]!.from < to; p++) {
+    const { look, words } = runs[pieces[p]!.run]!;
+    const { word } = pieces[p]!;
+    const ink = words.inkOf(word);
+    const up = Math.max(ink.rise * look.scale + look.rise, riseOf(look)) + (look.outline?.weight ?? 0);
+    const down = Math.max(ink.fall * look.scale - look.rise, fallOf(look)) + (look.outline?.weight ?? 0);
+    if (up > rise + HAIR) rise = up;
+    if (down > fall + HAIR) fall = down;
+  }
+  return rise === has.rise && fall === has.fall ? has : { rise, fall };
 }
 
 interface Wish {

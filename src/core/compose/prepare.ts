@@ -1,6 +1,7 @@
 import type { ParagraphProperties } from '../records/paragraphStyle';
 import type { ParagraphNode } from '../records/text';
-import { isRightToLeft } from '../type/shaper';
+import { type Levels, levelsOf } from '../type/bidi';
+import { bindingSpaces, breaksWithin, frenchSpace, IDEOGRAPHIC, writesWithoutSpaces } from '../type/lineBreaks';
 import { type Characters, charactersOf, OBJECT, type Segment, type Situation } from './characters';
 import type { Looks, SetLook } from './looks';
 import { markerText } from './markers';
@@ -14,7 +15,7 @@ import {
   type StyleRun,
   type Tab,
 } from './prepared';
-import type { Word } from './words';
+import { LONG, type Word } from './words';
 
 /** What preparing a paragraph draws on. */
 export interface Setting {
@@ -26,8 +27,17 @@ export interface Setting {
 
 /** Demerits of a hyphen at a line's end, as a penalty of Knuth and Plass; plain TeX's \hyphenpenalty is 50. */
 const HYPHEN_PENALTY = 50;
-/** Of a break where a word may not be parted at all; it is taken only when there is nothing else. */
-const EMERGENCY_PENALTY = 1_000;
+/**
+ * Of a break where a word may not be parted at all. Greater than the badness of the loosest line there can be, less
+ * than that of one that stands out: it is taken only when there is nothing else.
+ */
+const EMERGENCY_PENALTY = 1e9;
+/** Of a hyphen in a last word that must be parted somewhere: rather that than a cut without one. */
+const LAST_WORD_PENALTY = 1e6;
+
+/** What lines may open by between two ideographs, and the thin space of French, as shares of an em. */
+const BETWEEN_IDEOGRAPHS = 0.08;
+const THIN = 1 / 6;
 
 /** Share of the type size that a list item stands in, per level. */
 const LIST_INDENT = 1.25;
@@ -46,7 +56,9 @@ export function prepare(
   const main = looks.of(style);
   const characters = charactersOf(paragraph, style, setting, situation, lead);
   const cap = dropCap(characters, style, main, setting);
-  const runs = styleRuns(characters, style, main, looks);
+  const levels = levelsOf(characters.text);
+  const lacking = new Set<string>();
+  const runs = styleRuns(characters, style, main, looks, levels, lacking);
   const list = paragraph.attrs.list;
   const marker = list && markerText(list, style);
   const shapedMarker = marker ? main.shaper.shape(marker) : undefined;
@@ -86,8 +98,10 @@ export function prepare(
     marker: shapedMarker && { text: marker!, shaped: shapedMarker, width: shapedMarker.width * main.scale, look: main },
     indent: style.leftIndent + (list ? LIST_INDENT * style.size * (list.level + 1) : 0),
     firstIndent: list || cap ? 0 : style.firstIndent,
-    lacks: lacksOf(runs, cap),
-    rightToLeft: isRightToLeftAnywhere(characters.text),
+    lacks: lacksOf(runs, cap, lacking),
+    levels,
+    rise: Math.max(...runs.map(({ look }) => riseOf(look))),
+    fall: Math.max(...runs.map(({ look }) => fallOf(look))),
     fields: characters.fields,
     withLead:
       style.leadIn?.extent === 'line' && lead === undefined
@@ -97,10 +111,11 @@ export function prepare(
   };
 }
 
-const isRightToLeftAnywhere = (text: string): boolean => {
-  for (let i = 0; i < text.length; i++) if (text.charCodeAt(i) > 0x58f) return isRightToLeft(text.slice(i));
-  return false;
-};
+/** How far letters of a look stand above the line's baseline and hang below it, points. */
+export const riseOf = ({ shaper: { face }, scale, rise, outline }: SetLook): number =>
+  face.ascent * scale + rise + (outline?.weight ?? 0);
+export const fallOf = ({ shaper: { face }, scale, rise, outline }: SetLook): number =>
+  -face.descent * scale - rise + (outline?.weight ?? 0);
 
 function remembered(make: (key: number) => Prepared): (key: number) => Prepared {
   const kept = new Map<number, Prepared>();
@@ -111,8 +126,8 @@ function remembered(make: (key: number) => Prepared): (key: number) => Prepared 
   };
 }
 
-function lacksOf(runs: readonly StyleRun[], cap: PreparedCap | undefined): readonly string[] {
-  let out: readonly string[] = NOTHING;
+function lacksOf(runs: readonly StyleRun[], cap: PreparedCap | undefined, lacking: ReadonlySet<string>): readonly string[] {
+  let out: readonly string[] = lacking.size > 0 ? [...lacking] : NOTHING;
   for (const { look } of runs) if (look.lacks.length > 0) out = [...new Set([...out, ...look.lacks])];
   return cap && cap.look.lacks.length > 0 ? [...new Set([...out, ...cap.look.lacks])] : out;
 }
@@ -122,21 +137,47 @@ const NOTHING: readonly string[] = [];
 /** Characters that any of our faces may lack: beyond Latin with its accents and usual punctuation. */
 const UNUSUAL = /[^\u0000-\u024F\u2000-\u206F\u2028\uFFFC]/;
 
-/** Looks over the characters, a look that lacks a character giving way to the next face that has it. */
-function styleRuns(characters: Characters, style: ParagraphProperties, main: SetLook, looks: Looks): StyleRun[] {
+/**
+ * Looks over the characters, a look that lacks a character giving way to the next face that has it; each run in one
+ * direction.
+ *
+ * @param lacking takes the characters that another face had to give, or none has
+ */
+function styleRuns(
+  characters: Characters,
+  style: ParagraphProperties,
+  main: SetLook,
+  looks: Looks,
+  levels: Levels | undefined,
+  lacking: Set<string>,
+): StyleRun[] {
   const out: StyleRun[] = [];
+  const put = (from: number, to: number, look: SetLook, level: number) => {
+    const last = out[out.length - 1];
+    if (last?.look === look && last.level === level) out[out.length - 1] = { ...last, to };
+    else {
+      const words = looks.words(look, style.hyphens, style.hyphenLimits, level % 2 === 1);
+      out.push({ from, to, look, words, factor: look.scale / main.scale, level });
+    }
+  };
   const add = (from: number, to: number, look: SetLook) => {
-    const last = out.at(-1);
-    if (last?.look === look) out[out.length - 1] = { ...last, to };
-    else
-      out.push({ from, to, look, words: looks.words(look, style.hyphens, style.hyphenLimits), factor: look.scale / main.scale });
+    if (!levels) return put(from, to, look, 0);
+    for (let at = from; at < to;) {
+      const level = levels.of[at]!;
+      let end = at + 1;
+      while (end < to && levels.of[end] === level) end++;
+      put(at, end, look, level);
+      at = end;
+    }
   };
   for (const segment of characters.segments) {
     const look = looks.of(segment.properties);
-    if (UNUSUAL.test(characters.text.slice(segment.from, segment.to))) covered(characters.text, segment, look, looks, add);
+    if (UNUSUAL.test(characters.text.slice(segment.from, segment.to)))
+      covered(characters.text, segment, look, looks, add, lacking);
     else add(segment.from, segment.to, look);
   }
   if (out.length === 0) add(0, 0, main);
+  if (out.length === 0) put(0, 0, main, 0);
   return out;
 }
 
@@ -149,6 +190,7 @@ function covered(
   look: SetLook,
   looks: Looks,
   add: (from: number, to: number, look: SetLook) => void,
+  lacking: Set<string>,
 ): void {
   let at = segment.from;
   let current = look;
@@ -158,7 +200,10 @@ function covered(
     if (!follows) {
       const has = look.shaper.face.font.nominalGlyph(character.codePointAt(0)!) !== undefined;
       const ignorable = /[\p{Default_Ignorable_Code_Point}\s\uFFFC]/u.test(character);
-      if (!ignorable) current = has ? look : (looks.fallback(look, character) ?? look);
+      if (!ignorable) {
+        current = has ? look : (looks.fallback(look, character) ?? looks.absent(look));
+        if (!has) lacking.add(character);
+      }
     }
     joined = character === '\u200D';
     add(at, at + character.length, current);
@@ -192,8 +237,17 @@ function dropCap(
   const look: SetLook = { ...plain, size, scale: size / face.unitsPerEm, tracking: 0, trackingUnits: 0 };
   const letter = text.slice(0, to);
   const shaped = look.shaper.shape(letter);
-  const bearing = (face.font.glyphExtents(shaped.glyphs[0]!)?.xBearing ?? 0) * look.scale;
-  return { of, text: letter, shaped, look, width: shaped.width * look.scale - bearing + of.gap, bearing };
+  const { scale } = look;
+  let rise = 0;
+  let fall = 0;
+  for (const glyph of shaped.glyphs) {
+    const extents = face.font.glyphExtents(glyph);
+    if (!extents) continue;
+    rise = Math.max(rise, extents.yBearing * scale);
+    fall = Math.max(fall, -(extents.yBearing + extents.height) * scale);
+  }
+  const bearing = (face.font.glyphExtents(shaped.glyphs[0]!)?.xBearing ?? 0) * scale;
+  return { of, text: letter, shaped, look, width: shaped.width * scale - bearing + of.gap, bearing, rise, fall };
 }
 
 /** The arrays of a prepared paragraph while it is made, used again for each. */
@@ -304,6 +358,10 @@ function breaksOf(
   breaks.add(0, 0, 0, 0, 0, 0, 0, PLAIN_BREAK, start, start);
   const pieces: Piece[] = [];
   const tabs: Tab[] = [];
+  const bound = bindingSpaces(text);
+  /** The gap before the next piece: its width at best, and whether it gives and takes. */
+  let gap = 0;
+  let open = false;
   let x = 0;
   let stretch = 0;
   let shrink = 0;
@@ -312,6 +370,70 @@ function breaksOf(
   let picture = 0;
   let at = start;
   let wordStart = 0;
+
+  /** Takes in a word, or what stands for one in a long stretch, with the places where it may be parted. */
+  const word = (from: number, to: number): void => {
+    while (runs[run]!.to <= from) run++;
+    if (to <= runs[run]!.to) {
+      const own = runs[run]!;
+      const whole = own.words.get(text.slice(from, to));
+      pieces.push({ from, to, run, word: whole, gap, open });
+      gap = 0;
+      open = false;
+      missing += whole.shaped.missing;
+      const f = own.factor;
+      const glyphs = whole.shaped.glyphs.length;
+      const width = natural(whole.width, glyphs) * f;
+      const grow = grows(whole.width, glyphs) * f;
+      const give = gives(whole.width, glyphs) * f;
+      for (const b of whole.breaks) {
+        const left = natural(b.left, b.leftGlyphs) * f;
+        const right = natural(b.right, b.rightGlyphs) * f;
+        breaks.add(
+          x + left,
+          x + width - right,
+          stretch + grows(b.left, b.leftGlyphs) * f,
+          stretch + grow - grows(b.right, b.rightGlyphs) * f,
+          shrink + gives(b.left, b.leftGlyphs) * f,
+          shrink + give - gives(b.right, b.rightGlyphs) * f,
+          penaltyOf(b.flag),
+          b.flag,
+          from + b.offset,
+          from + b.offset,
+        );
+      }
+      x += width;
+      stretch += grow;
+      shrink += give;
+      return;
+    }
+    const mixed = mixedWord(text, from, to, runs, run, style.hyphens);
+    for (const piece of mixed.pieces) {
+      pieces.push({ ...piece, gap, open });
+      gap = 0;
+      open = false;
+    }
+    missing += mixed.missing;
+    const { width, glyphs } = mixed;
+    for (const b of mixed.breaks) {
+      const rest = glyphs - b.leftGlyphs;
+      breaks.add(
+        x + natural(b.left, b.leftGlyphs),
+        x + natural(width, glyphs) - natural(b.right, rest),
+        stretch + grows(b.left, b.leftGlyphs),
+        stretch + grows(width, glyphs) - grows(b.right, rest),
+        shrink + gives(b.left, b.leftGlyphs),
+        shrink + gives(width, glyphs) - gives(b.right, rest),
+        penaltyOf(b.flag),
+        b.flag,
+        from + b.offset,
+        from + b.offset,
+      );
+    }
+    x += natural(width, glyphs);
+    stretch += grows(width, glyphs);
+    shrink += gives(width, glyphs);
+  };
 
   while (at < text.length) {
     const code = text.charCodeAt(at);
@@ -322,7 +444,9 @@ function breaksOf(
       continue;
     }
     if (code === TAB) {
-      tabs.push({ at, x });
+      tabs.push({ at, x, stretch, shrink });
+      gap = 0;
+      open = false;
       if (at > start) breaks.add(x, x, stretch, stretch, shrink, shrink, 0, PLAIN_BREAK, at, at + 1);
       at++;
       continue;
@@ -335,17 +459,24 @@ function breaksOf(
       // At a paragraph's end they are nothing.
       if (parts && to === text.length) break;
       const own = runs[run]!;
+      const french =
+        at > start && to < text.length && isFrench(own.look.language) ? frenchSpace(text[at - 1]!, text[to]!) : undefined;
       const kerned = to === at + 1 && at > own.from && to < own.to;
       const kern = kerned ? own.words.spaceKern(text.charCodeAt(at - 1), text.charCodeAt(to)) : 0;
-      const face = (own.words.space * (to - at) + kern) * own.factor;
-      const width = face * wordSpace.best;
-      const grow = face * (wordSpace.most - wordSpace.best);
-      const give = face * (wordSpace.best - wordSpace.least);
-      if (parts && at > start && to < text.length)
+      const face =
+        french === 'thin'
+          ? THIN * own.look.shaper.face.unitsPerEm * own.factor
+          : (own.words.space * (to - at) + kern) * own.factor;
+      open = french === undefined;
+      const width = open ? face * wordSpace.best : face;
+      const grow = open ? face * (wordSpace.most - wordSpace.best) : 0;
+      const give = open ? face * (wordSpace.best - wordSpace.least) : 0;
+      if (parts && open && at > start && to < text.length && !bound?.has(to))
         breaks.add(x, x + width, stretch, stretch + grow, shrink, shrink + give, 0, PLAIN_BREAK, at, to);
       x += width;
       stretch += grow;
       shrink += give;
+      gap += width;
       at = to;
       continue;
     }
@@ -358,7 +489,11 @@ function breaksOf(
         to: at + 1,
         run,
         word: { ...blank, width: pictures[picture]!.width / own.look.scale, breaks: [] },
+        gap,
+        open,
       });
+      gap = 0;
+      open = false;
       x += pictures[picture]!.width / main.scale;
       picture++;
       at++;
@@ -366,63 +501,43 @@ function breaksOf(
     }
     let to = at + 1;
     while (to < text.length && !endsWord(text.charCodeAt(to)) && !(text[to] === OBJECT && pictures[picture]?.at === to)) to++;
-    wordStart = breaks.count;
-    if (to <= runs[run]!.to) {
-      const own = runs[run]!;
-      const word = own.words.get(text.slice(at, to));
-      pieces.push({ from: at, to, run, word });
-      missing += word.shaped.missing;
-      const f = own.factor;
-      const glyphs = word.shaped.glyphs.length;
-      const width = natural(word.width, glyphs) * f;
-      const grow = grows(word.width, glyphs) * f;
-      const give = gives(word.width, glyphs) * f;
-      for (const b of word.breaks) {
-        const left = natural(b.left, b.leftGlyphs) * f;
-        const right = natural(b.right, b.rightGlyphs) * f;
-        breaks.add(
-          x + left,
-          x + width - right,
-          stretch + grows(b.left, b.leftGlyphs) * f,
-          stretch + grow - grows(b.right, b.rightGlyphs) * f,
-          shrink + gives(b.left, b.leftGlyphs) * f,
-          shrink + give - gives(b.right, b.rightGlyphs) * f,
-          penaltyOf(b.flag),
-          b.flag,
-          at + b.offset,
-          at + b.offset,
-        );
+    // A long stretch, or one of a script without spaces, is as many words as Unicode lets it be parted into.
+    const pieceStart = breaks.count;
+    const stretchOfText = to - at > LONG || UNUSUAL.test(text[at]!) ? text.slice(at, to) : '';
+    if (stretchOfText !== '' && (stretchOfText.length > LONG || writesWithoutSpaces(stretchOfText))) {
+      const parts = partsOf(at, stretchOfText);
+      if (parts.length > 1) {
+        for (let i = 0; i < parts.length; i++) {
+          const from = parts[i]!;
+          const until = parts[i + 1] ?? to;
+          if (i > 0) {
+            // Between ideographs a justified line opens, as it does between words.
+            const opens = style.align === 'justify' && IDEOGRAPHIC.test(text.slice(from - 1, from + 1));
+            const grow = opens ? BETWEEN_IDEOGRAPHS * em : 0;
+            breaks.add(x, x, stretch, stretch + grow, shrink, shrink, 0, PLAIN_BREAK, from, from);
+            stretch += grow;
+            open = opens;
+            gap = 0;
+          }
+          wordStart = breaks.count;
+          word(from, until);
+        }
+        at = to;
+        continue;
       }
-      x += width;
-      stretch += grow;
-      shrink += give;
-    } else {
-      const mixed = mixedWord(text, at, to, runs, run, pieces, style.hyphens);
-      missing += mixed.missing;
-      for (const b of mixed.breaks) {
-        breaks.add(
-          x + natural(b.left, b.leftGlyphs),
-          x + natural(mixed.width, mixed.glyphs) - natural(b.right, mixed.glyphs - b.leftGlyphs),
-          stretch + grows(b.left, b.leftGlyphs),
-          stretch + grows(mixed.width, mixed.glyphs) - grows(b.right, mixed.glyphs - b.leftGlyphs),
-          shrink + gives(b.left, b.leftGlyphs),
-          shrink + gives(mixed.width, mixed.glyphs) - gives(b.right, mixed.glyphs - b.leftGlyphs),
-          penaltyOf(b.flag),
-          b.flag,
-          at + b.offset,
-          at + b.offset,
-        );
-      }
-      x += natural(mixed.width, mixed.glyphs);
-      stretch += grows(mixed.width, mixed.glyphs);
-      shrink += gives(mixed.width, mixed.glyphs);
     }
+    wordStart = pieceStart;
+    word(at, to);
     at = to;
   }
+
   if (!style.hyphenLimits.lastWord && breaks.count > wordStart) {
     let kept = wordStart;
+    // A word that is longer than any line has to be parted, and then better at a syllable than anywhere.
+    const mustPart = text.length - (breaks.end[wordStart - 1] ?? 0) > LONG;
     for (let i = wordStart; i < breaks.count; i++) {
-      if (breaks.flag[i] === HYPHEN_BREAK) continue;
+      if (breaks.flag[i] === HYPHEN_BREAK && !mustPart) continue;
+      if (breaks.flag[i] === HYPHEN_BREAK) breaks.penalty[i] = LAST_WORD_PENALTY;
       moveBreak(i, kept++);
     }
     breaks.count = kept;
@@ -459,6 +574,15 @@ function moveBreak(from: number, to: number): void {
     column[to] = column[from]!;
 }
 
+/** Where the words of a stretch without spaces begin; the places that hyphens and soft hyphens give are not among them. */
+function partsOf(at: number, stretch: string): number[] {
+  const out = [at];
+  for (const offset of breaksWithin(stretch)) out.push(at + offset);
+  return out;
+}
+
+const isFrench = (language: string): boolean => /^fr\b/i.test(language);
+
 /** A word that changes its look on the way: its parts set each by itself, broken where the whole may be. Units of the paragraph. */
 function mixedWord(
   text: string,
@@ -466,50 +590,50 @@ function mixedWord(
   to: number,
   runs: readonly StyleRun[],
   first: number,
-  pieces: Piece[],
   hyphens: boolean,
 ): {
+  pieces: Omit<Piece, 'gap' | 'open'>[];
   width: number;
   glyphs: number;
   missing: number;
   breaks: { offset: number; flag: Word['breaks'][number]['flag']; left: number; right: number; leftGlyphs: number }[];
 } {
-  const own: Piece[] = [];
-  let width = 0;
-  let glyphs = 0;
+  const own: Omit<Piece, 'gap' | 'open'>[] = [];
+  /** Width and glyphs before each piece. */
+  const widths = [0];
+  const counts = [0];
   let missing = 0;
   for (let from = at, run = first; from < to;) {
     while (runs[run]!.to <= from) run++;
     const upTo = Math.min(to, runs[run]!.to);
     const word = runs[run]!.words.get(text.slice(from, upTo));
     own.push({ from, to: upTo, run, word });
-    width += word.width * runs[run]!.factor;
-    glyphs += word.shaped.glyphs.length;
+    widths.push(widths[widths.length - 1]! + word.width * runs[run]!.factor);
+    counts.push(counts[counts.length - 1]! + word.shaped.glyphs.length);
     missing += word.shaped.missing;
     from = upTo;
   }
-  pieces.push(...own);
+  const width = widths[own.length]!;
   const whole = runs[first]!.words.get(text.slice(at, to));
-  const out = (
-    hyphens || text.slice(at, to).includes('\u00AD') ? whole.breaks : whole.breaks.filter((b) => b.flag !== HYPHEN_BREAK)
-  ).map(({ offset, flag }) => {
+  const points =
+    hyphens || text.slice(at, to).includes('\u00AD') ? whole.breaks : whole.breaks.filter((b) => b.flag !== HYPHEN_BREAK);
+  let p = 0;
+  const out = points.map(({ offset, flag }) => {
     const cut = at + offset;
-    let left = 0;
-    let right = 0;
-    let leftGlyphs = 0;
-    for (const piece of own) {
-      const { words, factor } = runs[piece.run]!;
-      const ends = piece.from < cut && piece.to >= cut && flag === HYPHEN_BREAK;
-      if (piece.from < cut) {
-        const head = text.slice(piece.from, Math.min(cut, piece.to));
-        left += words.widthOf(ends ? `${head}-` : head) * factor;
-        leftGlyphs += words.look.shaper.shape(head).glyphs.length;
-      }
-      if (piece.to > cut) right += words.widthOf(text.slice(Math.max(cut, piece.from), piece.to)) * factor;
-    }
-    return { offset, flag, left, right, leftGlyphs };
+    while (own[p]!.to < cut) p++;
+    const { from, to: end, run } = own[p]!;
+    const { words, factor } = runs[run]!;
+    const head = text.slice(from, cut);
+    const tail = cut < end ? words.widthOf(text.slice(cut, end)) * factor : 0;
+    return {
+      offset,
+      flag,
+      left: widths[p]! + words.widthOf(flag === HYPHEN_BREAK ? `${head}-` : head) * factor,
+      right: tail + width - widths[p + 1]!,
+      leftGlyphs: counts[p]! + words.shape(head).glyphs.length,
+    };
   });
-  return { width, glyphs, missing, breaks: out };
+  return { pieces: own, width, glyphs: counts[own.length]!, missing, breaks: out };
 }
 
 /** What hangs over the edges at each break; taken off the widths in place. */
@@ -518,6 +642,8 @@ function hang(text: string, runs: readonly StyleRun[], amount: number): NonNulla
   const left = new Float64Array(n);
   const right = new Float64Array(n);
   const { after, before, next, end, flag } = breaks;
+  let mostLeft = 0;
+  let mostRight = 0;
   let run = 0;
   for (let i = 0; i < n; i++) {
     const first = next[i]!;
@@ -526,6 +652,7 @@ function hang(text: string, runs: readonly StyleRun[], amount: number): NonNulla
       while (runs[run]!.from > first && run > 0) run--;
       const { words, factor } = runs[run]!;
       after[i]! += left[i] = words.hangs(text.charCodeAt(first)).left * amount * factor;
+      mostLeft = Math.max(mostLeft, left[i]!);
     }
     const last = end[i]! - 1;
     if (i > 0 && last >= 0) {
@@ -534,7 +661,8 @@ function hang(text: string, runs: readonly StyleRun[], amount: number): NonNulla
       const { words, factor } = runs[run]!;
       const hanging = words.hangs(flag[i] === HYPHEN_BREAK ? HYPHEN : text.charCodeAt(last));
       before[i]! -= right[i] = hanging.right * amount * factor;
+      mostRight = Math.max(mostRight, right[i]!);
     }
   }
-  return { left, right };
+  return { left, right, mostLeft, mostRight };
 }

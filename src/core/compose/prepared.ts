@@ -1,4 +1,5 @@
 import type { DropCap, ParagraphProperties } from '../records/paragraphStyle';
+import type { Levels } from '../type/bidi';
 import type { Shaped } from '../type/shaper';
 import type { Broken } from './breaking';
 import type { Ink } from './displayList';
@@ -14,6 +15,8 @@ export interface StyleRun {
   readonly words: Words;
   /** What a font unit of this run is in the paragraph's units. */
   readonly factor: number;
+  /** Its embedding level (UAX #9): an odd one is written from right to left. */
+  readonly level: number;
 }
 
 /** A word, or what of it lies in one style run. */
@@ -22,6 +25,10 @@ export interface Piece {
   readonly to: number;
   readonly run: number;
   readonly word: Word;
+  /** What lies between it and the piece before at its best, in the paragraph's units. */
+  readonly gap: number;
+  /** That gap gives and takes when a line is justified. */
+  readonly open: boolean;
 }
 
 /** A picture that stands in the text like a letter. Points. */
@@ -37,6 +44,9 @@ export interface InlinePicture {
 export interface Tab {
   readonly at: number;
   readonly x: number;
+  /** Stretch and shrink of the text before it, in units. */
+  readonly stretch: number;
+  readonly shrink: number;
 }
 
 /** The first letters of a paragraph, set large beside its first lines. Points. */
@@ -49,6 +59,9 @@ export interface PreparedCap {
   readonly width: number;
   /** Taken off its x, so that its stem and not its side bearing stands at the column's edge. */
   readonly bearing: number;
+  /** How far its letters stand above their own baseline, and hang below it. */
+  readonly rise: number;
+  readonly fall: number;
 }
 
 /**
@@ -85,7 +98,14 @@ export interface Prepared {
   readonly end: Uint32Array;
   readonly next: Uint32Array;
   /** What hangs over the left edge when a line begins here, and over the right when it ends; undefined: nothing does. */
-  readonly hangs: { readonly left: Float64Array; readonly right: Float64Array } | undefined;
+  readonly hangs:
+    | {
+        readonly left: Float64Array;
+        readonly right: Float64Array;
+        readonly mostLeft: number;
+        readonly mostRight: number;
+      }
+    | undefined;
   readonly tabs: readonly Tab[];
   readonly pictures: readonly InlinePicture[];
   readonly cap: PreparedCap | undefined;
@@ -102,7 +122,11 @@ export interface Prepared {
   /** Characters that no face has, and what the faces lack or had to take from others. */
   readonly missing: number;
   readonly lacks: readonly string[];
-  readonly rightToLeft: boolean;
+  /** Where it runs from right to left, or holds what does. */
+  readonly levels: Levels | undefined;
+  /** How far the tallest of its looks stands above a line's baseline, and the deepest hangs below. Points. */
+  readonly rise: number;
+  readonly fall: number;
   /** What its fields showed, in order; undefined where it has none. */
   readonly fields: readonly { readonly at: number; readonly value: string }[] | undefined;
   /** The same paragraph with another lead-in, for one that follows the first line: characters it is to cover. */

@@ -1,6 +1,6 @@
 import { overlaps } from '../geometry/box';
 import { mappedBox } from '../geometry/matrix';
-import { type Document, find } from '../records/document';
+import { type Document, find, threadOf } from '../records/document';
 import type { TextRole } from '../records/text';
 import type { Item } from './displayList';
 
@@ -9,13 +9,21 @@ const ROLES: readonly TextRole[] = ['headline', 'standfirst', 'byline', 'body', 
 /**
  * The items of a page in the order in which they are read, as far as painting allows: what lies over another item
  * still comes after it. Stories keep together, in the order of their highest frame; within a story the parts follow
- * the order in which a reader takes them.
+ * the order in which a reader takes them, and the frames of a text that of its thread.
  */
 export function inReadingOrder(document: Document, items: readonly Item[]): Item[] {
   const boxes = items.map((item) => mappedBox(item.transform, item.box));
   const keys = items.map((item, i) => {
     const text = item.type === 'text' ? find(document, 'text', item.text) : undefined;
-    return { story: text?.story ?? '', role: text ? ROLES.indexOf(text.role) : -1, x: boxes[i]!.x, y: boxes[i]!.y };
+    const place = item.type === 'text' ? threadOf(document, item.text).findIndex(({ id }) => id === item.frame) : -1;
+    return {
+      story: text?.story ?? '',
+      text: text?.id,
+      place,
+      role: text ? ROLES.indexOf(text.role) : -1,
+      x: boxes[i]!.x,
+      y: boxes[i]!.y,
+    };
   });
   const storyTop = new Map<string, number>();
   keys.forEach(({ story, y }) => storyTop.set(story, Math.min(storyTop.get(story) ?? Infinity, y)));
@@ -28,6 +36,7 @@ export function inReadingOrder(document: Document, items: readonly Item[]): Item
       return storyTop.get(p.story)! < storyTop.get(q.story)!;
     }
     if (p.role !== q.role) return p.role < q.role;
+    if (p.text !== undefined && p.text === q.text) return p.place < q.place;
     return p.x !== q.x ? p.x < q.x : p.y < q.y;
   };
   const left = items.map((_, i) => i);

@@ -1,9 +1,11 @@
 import type { Side } from './column';
 import type { Line, LineMark, Run } from './displayList';
+import { visualOrder } from '../type/bidi';
 import type { SetLook } from './looks';
 import { FORCED_BREAK, HYPHEN_BREAK, type Prepared } from './prepared';
 import { stopAfter, tabWidth } from './tabs';
 import { OBJECT } from './characters';
+import { firstPiece } from './pieces';
 import { hyphened } from './words';
 
 /** Where a line goes: its space on the page, in points. */
@@ -13,6 +15,8 @@ export interface LinePlace {
   readonly baseline: number;
   /** Which side of the spine its page lies on. */
   readonly side: Side;
+  /** At which of its ends something is to be kept away from, so that nothing may hang over: 1 the left, 2 the right. */
+  readonly edges: number;
 }
 
 /**
@@ -26,6 +30,10 @@ const words = {
   gaps: new Float64Array(4096),
   spaces: new Float64Array(4096),
   glyphs: new Float64Array(4096),
+  /** The gap before each word, and whether it gives and takes. */
+  gap: new Float64Array(4096),
+  open: new Uint8Array(4096),
+  level: new Uint8Array(4096),
 };
 
 /**
@@ -41,10 +49,15 @@ export function setLine(of: Prepared, a: number, b: number, place: LinePlace): L
   const hyphenated = of.flag[b] === HYPHEN_BREAK;
   const indent = indentWithin(of, place.width) + (isFirst ? of.firstIndent : 0);
   const room = Math.max(0, place.width - indent - style.rightIndent);
-  const { natural, gaps, glyphs, spaces, leaders } = takeWords(of, a, b, hyphenated);
+  const { natural, gaps, glyphs, spaces, leaders, tabbed } = takeWords(of, a, b, hyphenated);
   const { runs } = words;
-  const hangLeft = of.hangs ? of.hangs.left[a]! * scale : 0;
-  const hangs = hangLeft + (of.hangs ? of.hangs.right[b]! * scale : 0);
+  const backwards = of.levels?.rightToLeft === true;
+  const [startEdge, endEdge] = backwards ? [2, 1] : [1, 2];
+  const over = place.edges === 0 ? NONE_OVER : overhang(place.edges);
+  // What hangs over hangs at the line's beginning and end, which are its right and left where it runs from right to left.
+  const hangStart = of.hangs && (place.edges & startEdge) === 0 ? of.hangs.left[a]! * scale : -over.start(backwards);
+  const hangEnd = of.hangs && (place.edges & endEdge) === 0 ? of.hangs.right[b]! * scale : -over.end(backwards);
+  const hangs = hangStart + hangEnd;
   const short = room - (natural - hangs);
 
   const align = alignOf(of, place.side, isLast || of.flag[b] === FORCED_BREAK);
@@ -53,35 +66,42 @@ export function setLine(of: Prepared, a: number, b: number, place: LinePlace): L
   let glyphScale = scales;
   let taken = 0;
   let wordMore = 0;
-  if (of.tabs.length === 0 && (align === 'justify' || short < 0)) {
-    const filled = justified(of, align === 'justify' ? short : Math.min(0, short), natural, gaps, glyphs, spaces);
+  if (align === 'justify' || short < 0) {
+    const own = natural - tabbed.x;
+    const filled = justified(of, align === 'justify' ? short : Math.min(0, short), own, gaps, glyphs, spaces);
     taken = filled.taken;
     if (filled.letterSpace !== letterSpace || filled.glyphScale !== scales) {
       const letterMore = (filled.letterSpace - letterSpace) * scales;
       const scaleMore = filled.glyphScale / scales;
-      for (let i = 0; i < words.count; i++) {
+      for (let i = tabbed.word; i < words.count; i++) {
         // What comes before a word is words and gaps: words grow with letters and glyphs, gaps by themselves.
-        const before = words.spaces[i]!;
+        const before = words.spaces[i]! + tabbed.x;
         runs[i]!.x = (runs[i]!.x - before + words.glyphs[i]! * letterMore) * scaleMore + before;
         words.width[i] = (words.width[i]! + runs[i]!.shaped.glyphs.length * letterMore) * scaleMore;
       }
       ({ letterSpace, glyphScale } = filled);
     }
     wordMore = filled.wordMore;
-    if (wordMore !== 0) for (let i = 0; i < words.count; i++) runs[i]!.x += words.gaps[i]! * wordMore;
+    if (wordMore !== 0)
+      for (let i = tabbed.word; i < words.count; i++) {
+        runs[i]!.x += words.gaps[i]! * wordMore;
+        if (words.open[i]) words.gap[i]! += wordMore;
+      }
   }
   const left = align === 'justify' || align === 'left' ? 0 : align === 'right' ? short - taken : (short - taken) / 2;
-  if (of.rightToLeft) reorder();
+  if (of.levels) reorder(of.levels.rightToLeft ? 1 : 0, natural + taken);
   const marks = marksOf(of);
   let own: Run[] = runs.slice(0, words.count);
   if (of.pictures.length > 0) own = own.filter((run) => run.text !== OBJECT);
   if (leaders) own = [...own, ...leaders].sort((p, q) => p.x - q.x);
   if (of.marker && isFirst) {
+    const away = Math.max(of.marker.width + 0.35 * style.size, 0.9 * style.size) - hangStart + Math.max(0, left);
     own.unshift({
-      x: hangLeft - Math.max(0, left) - Math.max(of.marker.width + 0.35 * style.size, 0.9 * style.size),
+      x: backwards ? natural + taken + away - of.marker.width : -away,
       text: of.marker.text,
       shaped: of.marker.shaped,
       look: of.marker.look,
+      rightToLeft: false,
       drop: 0,
       from: 0,
       to: 0,
@@ -90,7 +110,9 @@ export function setLine(of: Prepared, a: number, b: number, place: LinePlace): L
   }
   const wide = natural + taken - hangs;
   return {
-    x: place.x + indent + Math.max(0, left) - hangLeft,
+    x: backwards
+      ? place.x + place.width - indent - Math.max(0, left) + hangStart - (natural + taken)
+      : place.x + indent + Math.max(0, left) - hangStart,
     baseline: place.baseline,
     width: room,
     natural: wide,
@@ -115,8 +137,10 @@ type PlainAlign = 'justify' | 'left' | 'centre' | 'right';
 function alignOf(of: Prepared, side: Side, ends: boolean): PlainAlign {
   const { align, lastLine } = of.style;
   if (align === 'justify') return ends ? lastLine : 'justify';
-  if (align === 'towardsSpine') return side === 'left' ? 'right' : 'left';
-  if (align === 'awayFromSpine') return side === 'left' ? 'left' : 'right';
+  // Left and right of a style are the line's beginning and end; the spine lies where it lies.
+  const outside = of.levels?.rightToLeft ? 'right' : 'left';
+  if (align === 'towardsSpine') return side === outside ? 'right' : 'left';
+  if (align === 'awayFromSpine') return side === outside ? 'left' : 'right';
   return align;
 }
 
@@ -169,13 +193,15 @@ function takeWords(of: Prepared, a: number, b: number, hyphenated: boolean) {
   let tab = 0;
   while (tab < of.tabs.length && of.tabs[tab]!.at < from) tab++;
   let tabShift = 0;
-  let gap = a;
+  let tabbed = NOT_TABBED;
   let at = from;
   for (let p = firstPiece(pieces, from); p < pieces.length; p++) {
     const piece = pieces[p]!;
     if (piece.from >= to) break;
     const run = runs[piece.run]!;
     const { look } = run;
+    let wide = 0;
+    let open = false;
     while (tab < of.tabs.length && of.tabs[tab]!.at < piece.from) {
       const own = of.tabs[tab]!;
       const end = of.tabs[tab + 1] !== undefined && of.tabs[tab + 1]!.at < to ? of.tabs[tab + 1]!.x : of.before[b]!;
@@ -183,19 +209,23 @@ function takeWords(of: Prepared, a: number, b: number, hyphenated: boolean) {
       const stop = stopAfter(style, of.indent + x);
       if (stop.leader) (leaders ??= []).push(...leader(stop.leader, run, x, worth));
       x += worth;
+      wide += worth;
       tabShift += worth;
+      // What stands before a tab stays where it is; what gives and takes is what follows the last.
+      gaps = glyphs = spaces = 0;
+      tabbed = { word: count, x };
       at = own.at + 1;
       tab++;
     }
-    if (piece.from > at) {
-      while (gap < b && of.end[gap]! < at) gap++;
-      // A gap that is itself a break says what it is worth; only no-break spaces and the like are measured again.
-      let width = -1;
-      for (let i = gap; i < b && of.end[i] === at; i++) if (of.next[i] === piece.from) width = gapWidth(of, i);
-      if (width < 0) width = run.words.space * look.scale * style.wordSpace.best * (piece.from - at);
+    if (piece.from > at || (piece.open && count > 0 && piece.from > from)) {
+      const width = piece.gap * scale;
       x += width;
-      spaces += width;
-      gaps++;
+      wide += width;
+      if (piece.open) {
+        open = true;
+        spaces += width;
+        gaps++;
+      }
     }
     const cutFrom = piece.from < from ? from : piece.from;
     const cutTo = piece.to > to ? to : piece.to;
@@ -203,7 +233,7 @@ function takeWords(of: Prepared, a: number, b: number, hyphenated: boolean) {
     const whole = cutFrom === piece.from && cutTo === piece.to && !ends;
     const own = whole ? piece.word.text : text.slice(cutFrom, cutTo);
     const shown = ends ? hyphened(own) : own;
-    const shaped = whole ? piece.word.shaped : look.shaper.shape(shown);
+    const shaped = whole ? piece.word.shaped : run.words.shape(shown);
     const n = shaped.glyphs.length;
     const width =
       own === OBJECT ? piece.word.width * look.scale : (shaped.width * look.scale + n * (look.tracking + letter)) * scales;
@@ -212,11 +242,15 @@ function takeWords(of: Prepared, a: number, b: number, hyphenated: boolean) {
     words.gaps[count] = gaps;
     words.spaces[count] = spaces;
     words.glyphs[count] = glyphs;
+    words.gap[count] = wide;
+    words.open[count] = open ? 1 : 0;
+    words.level[count] = run.level;
     words.runs[count] = {
       x,
       text: shown,
       shaped,
       look,
+      rightToLeft: run.words.rightToLeft,
       drop: 0,
       from: positions ? positions[cutFrom]! : cutFrom,
       to: positions ? positions[cutTo]! : cutTo,
@@ -228,21 +262,48 @@ function takeWords(of: Prepared, a: number, b: number, hyphenated: boolean) {
     at = piece.to;
   }
   words.count = count;
-  return { natural: x, gaps, glyphs, spaces, leaders };
+  return { natural: x, gaps, glyphs, spaces, leaders, tabbed };
+}
+
+/** The first word behind a line's last tab, and where that begins; points. */
+const NOT_TABBED = { word: 0, x: 0 };
+
+const NONE_OVER = { start: (_: boolean) => 0, end: (_: boolean) => 0 };
+
+/**
+ * How far the ink of a line's first and last letter reaches over their own widths, as slanted letters do; it is to
+ * stay off what the line stands beside. Points, by the ends that stand beside something.
+ */
+function overhang(edges: number) {
+  const { runs, count } = words;
+  const at = (edge: number, i: number, last: boolean): number => {
+    const run = runs[i];
+    if (count === 0 || !run || (edges & edge) === 0 || run.text === OBJECT) return 0;
+    const { glyphs, advances } = run.shaped;
+    const look = run.look as SetLook;
+    const k = last ? glyphs.length - 1 : 0;
+    const extents = glyphs.length > 0 ? look.shaper.face.font.glyphExtents(glyphs[k]!) : null;
+    if (!extents) return 0;
+    const beyond = last ? extents.xBearing + extents.width - advances[k]! : -extents.xBearing;
+    return Math.max(0, beyond * look.scale);
+  };
+  return {
+    start: (backwards: boolean) => (backwards ? at(2, 0, true) : at(1, 0, false)),
+    end: (backwards: boolean) => (backwards ? at(1, count - 1, false) : at(2, count - 1, true)),
+  };
 }
 
 function growWords(): void {
-  for (const key of ['width', 'gaps', 'spaces', 'glyphs'] as const) {
+  for (const key of ['width', 'gaps', 'spaces', 'glyphs', 'gap'] as const) {
     const more = new Float64Array(words[key].length * 2);
     more.set(words[key]);
     words[key] = more;
   }
-}
-
-/** What lies between two words at a break, without what hangs over there; points. */
-function gapWidth(of: Prepared, i: number): number {
-  const hanging = of.hangs ? of.hangs.left[i]! + of.hangs.right[i]! : 0;
-  return (of.after[i]! - of.before[i]! - hanging) * of.scale;
+  for (const key of ['open', 'level'] as const) {
+    const more = new Uint8Array(words[key].length * 2);
+    more.set(words[key]);
+    words[key] = more;
+  }
 }
 
 /** Copies of a leader that fill a tab, standing where those of the lines above and below do. */
@@ -254,25 +315,41 @@ function leader(text: string, run: Prepared['runs'][number], x: number, width: n
   const out: Run[] = [];
   const clear = 0.25 * look.size;
   for (let i = Math.ceil((x + clear) / one); (i + 1) * one <= x + width - clear; i++) {
-    out.push({ x: i * one, text, shaped, look, drop: 0, from: 0, to: 0, added: true });
+    out.push({ x: i * one, text, shaped, look, rightToLeft: false, drop: 0, from: 0, to: 0, added: true });
   }
   return out;
 }
 
-const isTurned = ({ shaped: { clusters } }: Run): boolean =>
-  clusters.length > 1 ? clusters[0]! > clusters[clusters.length - 1]! : false;
-
-/** Words written from right to left that follow one another change places (UAX #9, rule L2, one level deep). */
-function reorder(): void {
-  const { runs, width, count } = words;
+/**
+ * Words and the gaps between them in the order in which they stand (UAX #9, rule L2). A gap between words of one level
+ * goes with them, one between levels with the lower of them.
+ */
+function reorder(base: number, width: number): void {
+  const { runs, count, level, gap } = words;
+  if (count === 0) return;
+  const levels = new Uint8Array(2 * count - 1);
   for (let i = 0; i < count; i++) {
-    if (!isTurned(runs[i]!)) continue;
-    let j = i;
-    while (j + 1 < count && isTurned(runs[j + 1]!)) j++;
-    const sum = runs[i]!.x + runs[j]!.x + width[j]!;
-    for (let k = i; k <= j; k++) runs[k]!.x = sum - runs[k]!.x - width[k]!;
-    i = j;
+    levels[2 * i] = level[i]!;
+    if (i > 0) levels[2 * i - 1] = gap[i]! > 0 ? Math.min(level[i]!, level[i - 1]!) : level[i]!;
   }
+  // A gap that a line begins with lies outside of what is turned round.
+  let x = runs[0]!.x;
+  if (base === 1) x = width - lengthOf(count);
+  for (const k of visualOrder(levels)) {
+    const i = (k + 1) >> 1;
+    if (k % 2 === 1) x += gap[i]!;
+    else {
+      runs[i]!.x = x;
+      x += words.width[i]!;
+    }
+  }
+}
+
+/** Of all words and the gaps between them. */
+function lengthOf(count: number): number {
+  let sum = 0;
+  for (let i = 0; i < count; i++) sum += words.width[i]! + (i > 0 ? words.gap[i]! : 0);
+  return sum;
 }
 
 /** Pictures among the words, and lines under and through stretches of them, the gaps between them included. */
@@ -290,7 +367,8 @@ function marksOf(of: Prepared): LineMark[] | undefined {
     }
     if (!look.underline && !look.strike) continue;
     let j = i;
-    while (j + 1 < count && runs[j + 1]!.look === look) j++;
+    // Among words that change places a line runs under each by itself.
+    while (!of.levels && j + 1 < count && runs[j + 1]!.look === look) j++;
     out.push(...linesOf(look, run.x, runs[j]!.x + width[j]!));
     i = j;
   }
@@ -308,16 +386,4 @@ function linesOf(look: SetLook, x0: number, x1: number): LineMark[] {
     over,
   });
   return [...(look.underline ? [one(face.underline, false)] : []), ...(look.strike ? [one(face.strike, true)] : [])];
-}
-
-/** The first piece that reaches beyond a character. */
-function firstPiece(pieces: Prepared['pieces'], from: number): number {
-  let low = 0;
-  let high = pieces.length;
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (pieces[middle]!.to <= from) low = middle + 1;
-    else high = middle;
-  }
-  return low;
 }

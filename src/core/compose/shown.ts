@@ -38,10 +38,15 @@ const same = (a: readonly unknown[], b: readonly unknown[]): boolean => {
   return true;
 };
 
-/** Works out what is shown where, and remembers it for the documents that do not change it. */
+/**
+ * Works out what is shown where, and remembers it for the documents that do not change it. A frame that shows as it did
+ * is the same object, and so is a thread all of whose frames do: what later stages made of them goes by that.
+ */
 export class Showing {
   #parts: readonly (readonly unknown[])[] = [];
   #last: ShownFrames | undefined;
+  #shown = new Map<string, Shown>();
+  #threads = new Map<string, Thread>();
 
   of(document: Document): ShownFrames {
     const parts = [
@@ -54,21 +59,44 @@ export class Showing {
     if (this.#last && parts.every((part, i) => same(part, this.#parts[i]!))) return this.#last;
     this.#parts = parts;
     const pages = placedPages(document);
-    const shown: Shown[] = [];
+    const shown = new Map<string, Shown>();
+    const add = (frame: FrameRecord, page: PlacedPage, fromMaster: boolean) => {
+      const key = `${frame.id} ${page.page.id}`;
+      const before = this.#shown.get(key);
+      const isSame = before && before.frame === frame && before.fromMaster === fromMaster && samePlace(before.page, page);
+      shown.set(key, isSame ? before : shownFrame(key, frame, page, fromMaster));
+    };
     for (const page of pages) {
-      for (const frame of inheritedFrames(document, page)) shown.push(shownFrame(frame, page, true));
-      for (const frame of framesOn(document, page.page.id)) shown.push(shownFrame(frame, page, false));
+      for (const frame of inheritedFrames(document, page)) add(frame, page, true);
+      for (const frame of framesOn(document, page.page.id)) add(frame, page, false);
     }
-    return (this.#last = { shown, threads: threadsOf(shown), pages });
+    this.#shown = shown;
+    const list = [...shown.values()];
+    const threads = threadsOf(list).map((thread) => {
+      const before = this.#threads.get(thread.key);
+      return before && same(before.frames, thread.frames) ? before : thread;
+    });
+    this.#threads = new Map(threads.map((thread) => [thread.key, thread]));
+    return (this.#last = { shown: list, threads, pages });
   }
 }
 
-function shownFrame(frame: FrameRecord, page: PlacedPage, fromMaster: boolean): Shown {
+/** Whether a page is where it was, and shows what follows from its place alike. */
+const samePlace = (a: PlacedPage, b: PlacedPage): boolean =>
+  a.page === b.page &&
+  a.number === b.number &&
+  a.folio === b.folio &&
+  a.section === b.section &&
+  a.side === b.side &&
+  a.master === b.master &&
+  a.spread === b.spread &&
+  a.dx === b.dx;
+
+function shownFrame(key: string, frame: FrameRecord, page: PlacedPage, fromMaster: boolean): Shown {
   const { box } = frame;
   const centre = { x: box.x + box.w / 2, y: box.y + box.h / 2 };
   const rotated = frame.rotation ? rotation(frame.rotation, centre) : undefined;
   const turns = frame.content.type === 'text' ? (frame.content.turns ?? 0) : 0;
-  const key = `${frame.id} ${page.page.id}`;
   if (turns === 0) return { key, frame, page, fromMaster, local: box, transform: rotated, rotated };
   const local = turns % 2 === 0 ? box : { x: centre.x - box.h / 2, y: centre.y - box.w / 2, w: box.h, h: box.w };
   const turned = rotation(90 * turns, centre);

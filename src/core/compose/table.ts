@@ -4,6 +4,7 @@ import type { TableCellNode, TableNode } from '../records/text';
 import { below, roomFor } from './block';
 import type { Column } from './column';
 import type { Ink, Line, LineMark } from './displayList';
+import { runsRightToLeft } from './direction';
 import { bareLine } from './figure';
 import { fill, type PlacedBlock, type PlacedLine, type Warning } from './fill';
 import { movedLine } from './place';
@@ -42,7 +43,8 @@ export interface PreparedTable {
 
 /** A table laid out on a width: everything from its own top left corner. Points. */
 interface LaidTable {
-  readonly edges: readonly number[];
+  /** Left and right edge of a cell. */
+  readonly sides: (cell: PreparedCell) => readonly [left: number, right: number];
   readonly heights: readonly number[];
   /** The cells' lines by row, from the row's top. */
   readonly lines: readonly (readonly { readonly leaf: number; readonly line: Line }[])[];
@@ -97,10 +99,15 @@ function layTable(of: PreparedTable, width: number): LaidTable {
   const { attrs } = of.node;
   const inset = sidesOf(attrs.inset);
   const edges = columnEdges(attrs.columns, width);
+  // In a table that runs from right to left the first column is the rightmost.
+  const backwards = runsRightToLeft(of.node);
+  const sides = ({ column, across }: PreparedCell): readonly [number, number] =>
+    backwards ? [width - edges[column + across]!, width - edges[column]!] : [edges[column]!, edges[column + across]!];
   const warnings: Warning[] = [];
   const set = of.cells.map((cell) => {
-    const x = edges[cell.column]! + inset.left;
-    const w = Math.max(0, edges[cell.column + cell.across]! - inset.right - x);
+    const [left, right] = sides(cell);
+    const x = left + inset.left;
+    const w = Math.max(0, right - inset.right - x);
     const column: Column = {
       frame: '',
       page: '',
@@ -139,7 +146,7 @@ function layTable(of: PreparedTable, width: number): LaidTable {
     for (const { leaf, line } of own) lines[cell.row]!.push({ leaf, line: movedLine(line, 0, dy) });
     for (let r = cell.row + 1; r < cell.row + cell.down; r++) joined.add(r);
   }
-  const laid = { edges, heights, lines, joined, warnings };
+  const laid = { sides, heights, lines, joined, warnings };
   of.laid.set(width, laid);
   return laid;
 }
@@ -212,6 +219,7 @@ export function placeTable(
     moved,
     lines,
     end: below(inColumn, foot, columns),
+    reached: inColumn,
     warnings: [...new Set(warnings)],
     prepared: undefined,
   };
@@ -230,7 +238,8 @@ function partLines(
 ): PlacedLine[] {
   const { node, inks } = of;
   const { attrs } = node;
-  const { edges, heights, lines } = layTable(of, width);
+  const { sides, heights, lines } = layTable(of, width);
+  const backwards = runsRightToLeft(of.node);
   const head = Math.min(attrs.headerRows, of.rows - 1);
   const tops = new Map<number, number>();
   let y = 0;
@@ -253,7 +262,8 @@ function partLines(
   const boxOf = (cell: PreparedCell) => {
     const from = tops.get(cell.row)!;
     const h = range(cell.row, cell.row + cell.down).reduce((sum, row) => sum + heights[row]!, 0);
-    return { x: edges[cell.column]!, y: from, w: edges[cell.column + cell.across]! - edges[cell.column]!, h };
+    const [x, right] = sides(cell);
+    return { x, y: from, w: right - x, h };
   };
   for (const cell of cells) area(boxOf(cell), cell.fill);
   const { rules = {} } = attrs;
@@ -262,7 +272,7 @@ function partLines(
     const right = cell.column + cell.across < attrs.columns.length;
     if (rules.columns && right) {
       const w = rules.columns.weight;
-      area({ x: box.x + box.w - w / 2, y: box.y, w, h: box.h }, inks.columns);
+      area({ x: (backwards ? box.x : box.x + box.w) - w / 2, y: box.y, w, h: box.h }, inks.columns);
     }
     const lastRow = Math.abs(box.y + box.h - height) < 0.01;
     const underHead = cell.row + cell.down === head && rules.head;

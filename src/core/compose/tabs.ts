@@ -1,5 +1,6 @@
 import type { ParagraphProperties, TabStop } from '../records/paragraphStyle';
 import type { Prepared, Tab } from './prepared';
+import { firstPiece } from './pieces';
 
 /** Beyond the style's own stops there is one at every multiple of this; half an inch. */
 const USUAL_STOP = 36;
@@ -12,19 +13,40 @@ export function stopAfter(style: ParagraphProperties, x: number): TabStop {
 
 /**
  * How far a line with tabs reaches, as `before − after` says it of lines without: units from the line's beginning.
- * @param a the break it begins at
+ *
+ * @param a the break it begins at; @param b where it ends
  */
-export function tabbedEnd(of: Prepared, a: number): (b: number) => number {
-  const tabs = of.tabs.filter((tab) => tab.at >= of.next[a]!);
-  return (b) => {
-    let shift = 0;
-    const own = tabs.filter((tab) => tab.at < of.end[b]!);
-    own.forEach((tab, i) => {
-      const to = own[i + 1]?.x ?? of.before[b]!;
-      shift += tabWidth(of, a, tab, shift, to) / of.scale;
-    });
-    return of.before[b]! - of.after[a]! + shift;
-  };
+export function tabbedEnd(of: Prepared, a: number, b: number): number {
+  const { tabs } = of;
+  const end = of.end[b]!;
+  let shift = 0;
+  for (let i = firstTab(of, a); i < tabs.length && tabs[i]!.at < end; i++) {
+    const next = tabs[i + 1];
+    const to = next && next.at < end ? next.x : of.before[b]!;
+    shift += tabWidth(of, a, tabs[i]!, shift, to) / of.scale;
+  }
+  return of.before[b]! - of.after[a]! + shift;
+}
+
+/** The last tab of a line from break `a` to `b`; undefined where it has none. Only what follows it gives and takes. */
+export function lastTab(of: Prepared, a: number, b: number): Tab | undefined {
+  const { tabs } = of;
+  const end = of.end[b]!;
+  let last: Tab | undefined;
+  for (let i = firstTab(of, a); i < tabs.length && tabs[i]!.at < end; i++) last = tabs[i];
+  return last;
+}
+
+function firstTab(of: Prepared, a: number): number {
+  const from = of.next[a]!;
+  let low = 0;
+  let high = of.tabs.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (of.tabs[middle]!.at < from) low = middle + 1;
+    else high = middle;
+  }
+  return low;
 }
 
 /**
@@ -46,9 +68,10 @@ export function tabWidth(of: Prepared, a: number, tab: Tab, shift: number, to: n
 /** Width in points of what stands behind a tab up to its decimal point, or all of it where there is none. */
 function beforePoint(of: Prepared, tab: Tab): number {
   let width = 0;
-  for (const piece of of.pieces) {
-    if (piece.from <= tab.at) continue;
-    if (of.tabs.some((other) => other.at > tab.at && other.at < piece.from)) break;
+  const next = of.tabs[of.tabs.indexOf(tab) + 1]?.at ?? Infinity;
+  for (let p = firstPiece(of.pieces, tab.at + 1); p < of.pieces.length; p++) {
+    const piece = of.pieces[p]!;
+    if (piece.from > next) break;
     const { factor, words } = of.runs[piece.run]!;
     const point = /[.,·](?=\d*$)/.exec(piece.word.text)?.index;
     width += (point === undefined ? piece.word.width : words.widthOf(piece.word.text.slice(0, point))) * factor * of.scale;

@@ -38,15 +38,16 @@ export class Columns {
   readonly #threads = new Map<string, { readonly made: readonly unknown[]; readonly columns: ThreadColumns }>();
   readonly #shapes = new WeakMap<object, Exclusion>();
 
-  of(thread: Thread, format: FormatRecord, around: Around, reserved: readonly Reserved[]): ThreadColumns {
-    const parts: unknown[] = [thread.frames, format];
+  /** @param backwards the text's columns follow one another from the right */
+  of(thread: Thread, format: FormatRecord, around: Around, reserved: readonly Reserved[], backwards: boolean): ThreadColumns {
+    const parts: unknown[] = [thread.frames, format, backwards];
     for (const { page } of thread.frames) parts.push(around.bySpread.get(page.spread));
     for (const { head, foot } of reserved) parts.push(head, foot);
     const before = this.#threads.get(thread.key);
     if (before && before.made.length === parts.length && parts.every((part, i) => part === before.made[i])) return before.columns;
     if (this.#kept.size > MOST_KEPT) this.#kept.clear();
     const frames = thread.frames.map((shown, i) =>
-      this.#divisible(thread, shown, format, around, reserved[i] ?? NOTHING_RESERVED),
+      this.#divisible(thread, shown, format, around, reserved[i] ?? NOTHING_RESERVED, backwards),
     );
     const columns = frames.flatMap((frame) => frame.columns(frame.top, frame.foot, false));
     const last = columns[columns.length - 1]!;
@@ -75,7 +76,14 @@ export class Columns {
     for (const key of this.#threads.keys()) if (!live.has(key)) this.#threads.delete(key);
   }
 
-  #divisible(thread: Thread, shown: Shown, format: FormatRecord, around: Around, reserved: Reserved): Divisible {
+  #divisible(
+    thread: Thread,
+    shown: Shown,
+    format: FormatRecord,
+    around: Around,
+    reserved: Reserved,
+    backwards: boolean,
+  ): Divisible {
     const { frame, page, local, transform } = shown;
     const content = frame.content as TextContent;
     const inset = sidesOf(content.inset);
@@ -99,14 +107,16 @@ export class Columns {
       foot,
       balanced: content.balanced === true && content.columns > 1,
       grows: content.grows,
-      columns: (from, to, spanning) => {
+      columns: (from, foremost, spanning, short, less = 0) => {
         const count = spanning ? 1 : content.columns;
         const w = Math.max(0, (inner.w - content.gutter * (count - 1)) / count);
         return Array.from({ length: count }, (_, i) => {
+          const to = i >= count - (short ?? 0) ? foremost - less : foremost;
           const head = i === 0 && Math.abs(from - inner.y) < 0.01 ? reserved.head : 0;
-          const endless = content.grows && i === count - 1 && to >= foot;
+          const endless = content.grows && short === undefined && i === count - 1 && to >= foot;
           const end = to - (i === count - 1 && to >= foot ? reserved.foot : 0);
-          const box = { x: inner.x + i * (w + content.gutter), y: from + head, w, h: Math.max(0, end - from - head) };
+          const place = backwards ? count - 1 - i : i;
+          const box = { x: inner.x + place * (w + content.gutter), y: from + head, w, h: Math.max(0, end - from - head) };
           const looked = { x: box.x, y: box.y - LOOK, w, h: endless ? 1e6 : box.h + 2 * LOOK };
           const own = exclusions.filter((each) => overlaps(each.reach, looked));
           return this.#same(`${thread.key} ${frame.id} ${spanning ? 's' : i} ${from} ${to}`, {

@@ -5,7 +5,7 @@ import { leastDemerits, preparedOf, ratioOf, type Item } from '../../../tests/su
 import { firstFit } from './firstFit';
 import { mostSteps, totalFit, USUAL } from './totalFit';
 
-const uniform = (width: number) => ({ widthOf: () => width, uniform: true });
+const uniform = (width: number) => ({ widthOf: () => width, uniformFrom: 1 });
 
 /**
  * The worked example of Knuth and Plass, "Breaking Paragraphs into Lines" (1981), figures 2 and 3: the beginning of the
@@ -101,7 +101,7 @@ describe('total fit', () => {
         const prepared = preparedOf(items);
         const widthOf = (line: number) => widths[Math.min(line, widths.length - 1)]!;
         const least = leastDemerits(prepared, widthOf, USUAL);
-        const found = totalFit(prepared, { widthOf, uniform: false });
+        const found = totalFit(prepared, { widthOf, uniformFrom: Infinity });
         if (least < Infinity) expect(found.demerits / least).toBeCloseTo(1, 9);
         else expect(found.breaks.at(-1)).toBe(prepared.count - 1);
       }),
@@ -198,7 +198,7 @@ describe('the steps it takes', () => {
         fc.constantFrom(0, 30),
         (items, widths, isUniform, looseness, ragged) => {
           const prepared = preparedOf(items);
-          const measure = { widthOf: (line: number) => widths[line % widths.length]!, uniform: isUniform };
+          const measure = { widthOf: (line: number) => widths[line % widths.length]!, uniformFrom: isUniform ? 1 : Infinity };
           const { steps, breaks } = totalFit(prepared, measure, { ...USUAL, looseness, ragged });
           expect(steps).toBeLessThanOrEqual(mostSteps(prepared.count));
           expect(breaks.at(-1)).toBe(prepared.count - 1);

@@ -1,6 +1,7 @@
 import type { Broken, Measure } from './breaking';
 import { firstFit } from './firstFit';
 import { EMERGENCY_BREAK, FORCED_BREAK, HYPHEN_BREAK, type Prepared } from './prepared';
+import { lastTab, tabbedEnd } from './tabs';
 
 /**
  * Line breaking over the whole paragraph: of all ways to break it, the one with the fewest demerits.
@@ -53,7 +54,16 @@ const SLACK = 1e-4;
  * Lines weighed for each possible break, on average, before an attempt is given up: usual text takes under a hundredth
  * of it. After three attempts a paragraph is broken line by line.
  */
-const STEPS_A_BREAK = 400;
+const STEPS_A_BREAK = 4_000;
+
+/**
+ * Different numbers of lines with which one break may be reached before the worst of them are let go. Where lines differ
+ * in width they must be told apart; a paragraph of forty lines reaches its last break with some six to ten numbers.
+ */
+const MOST_LINES = 24;
+
+/** Hyphens in a row that are counted in the state of the search; more than this are as good as no limit. */
+const MOST_COUNTED = 6;
 
 /** The most lines that are weighed for a paragraph with so many breaks: three attempts, and first fit. */
 export const mostSteps = (count: number): number => 3 * stepsOfAttempt(count) + 2 * count;
@@ -66,7 +76,7 @@ export function totalFit(of: Prepared, measure: Measure, options: TotalFitOption
     attempt(of, measure, options, options.tolerance, false, spent) ??
     attempt(of, measure, options, Math.max(SECOND_TOLERANCE, options.tolerance), false, spent) ??
     attempt(of, measure, options, Infinity, true, spent) ??
-    withSteps(firstFit(of, measure, options.forbidden), spent.steps)
+    withSteps({ ...firstFit(of, measure, options.forbidden), narrowed: true }, spent.steps)
   );
 }
 
@@ -75,8 +85,9 @@ const withSteps = (broken: Broken, before: number): Broken => ({ ...broken, step
 /** Fitness classes: tight, normal, loose, very loose. */
 const CLASSES = 4;
 
-/** Beyond this, one bad line is as bad as another. */
-const MOST_RATIO = 1_000;
+/** Beyond this, one loose line is as bad as another; a line that stands out is worse than any. */
+const MOST_RATIO = 200;
+const OVERFULL_RATIO = 1_000;
 
 /**
  * Breaks reached by some best way, the paper's records, as columns that are used again for every paragraph. `link`
@@ -111,9 +122,11 @@ class Nodes {
 }
 
 const nodes = new Nodes();
-const bestTotal = new Float64Array(CLASSES);
-const bestNode = new Int32Array(CLASSES);
-const bestForced = new Uint8Array(CLASSES);
+/** Places that the breaks of one line compete for: a fitness class with a number of hyphens in a row. */
+const PLACES = CLASSES * (MOST_COUNTED + 1);
+const bestTotal = new Float64Array(PLACES);
+const bestNode = new Int32Array(PLACES);
+const bestForced = new Uint8Array(PLACES);
 
 function attempt(
   of: Prepared,
@@ -127,13 +140,19 @@ function attempt(
   const { forbidden, mostHyphens, fitnessChange } = options;
   const rag = options.ragged / scale;
   const slack = SLACK / scale;
-  // Lines need not be told apart when all are of one width and any number of them will do.
-  const together = measure.uniform && options.looseness === 0;
+  const { uniformFrom } = measure;
+  // Lines need not be told apart where all are of one width and any number of them will do.
+  const mostLine = options.looseness === 0 ? uniformFrom : Infinity;
   const widths: number[] = [];
   const widthOf = (index: number): number => {
-    if (measure.uniform && index > 1) index = 1;
+    if (index > uniformFrom) index = uniformFrom;
     return (widths[index] ??= measure.widthOf(index) / scale);
   };
+  const tabbed = of.tabs.length > 0;
+  const limited = mostHyphens <= MOST_COUNTED;
+  const hyphenPlaces = limited ? mostHyphens + 1 : 1;
+  const places = CLASSES * hyphenPlaces;
+  let narrowed = false;
 
   nodes.count = 1;
   nodes.position[0] = 0;
@@ -165,26 +184,28 @@ function attempt(
     const shrinkTo = shrinkBefore[b]!;
     let left = -1;
     let node = head;
+    const madeFrom = nodes.count;
+    let groups = 0;
     while (node >= 0) {
       // Active nodes stand in order of their line; those of one line compete for one place.
       const group = nodes.line[node]!;
-      const first = group === 0;
-      bestTotal.fill(Infinity);
+      bestTotal.fill(Infinity, 0, places);
       let least = Infinity;
       const width = widthOf(group);
-      while (node >= 0 && (together ? (nodes.line[node] === 0) === first : nodes.line[node] === group)) {
+      while (node >= 0 && nodes.line[node] === group) {
         if (++steps > most) return givenUp();
         const next = nodes.link[node]!;
         const a = nodes.position[node]!;
-        const short = width - (x - after[a]!);
+        const tab = tabbed ? lastTab(of, a, b) : undefined;
+        const short = width - (tab ? tabbedEnd(of, a, b) : x - after[a]!);
         let ratio: number;
         if (short < -slack) {
-          const shrink = shrinkTo - shrinkAfter[a]!;
+          const shrink = shrinkTo - (tab ? tab.shrink : shrinkAfter[a]!);
           ratio = rag > 0 || shrink <= 0 ? -Infinity : short / shrink;
         } else if (mustEnd && !(isLast && options.fillLast)) ratio = 0;
         else if (rag > 0) ratio = short / rag;
         else {
-          const stretch = stretchTo - stretchAfter[a]!;
+          const stretch = stretchTo - (tab ? tab.stretch : stretchAfter[a]!);
           ratio = stretch > 0 ? short / stretch : short <= slack ? 0 : Infinity;
         }
         const overfull = ratio < -1;
@@ -201,9 +222,9 @@ function attempt(
           force = true;
         }
         const afterHyphen = flag[a] === HYPHEN_BREAK;
-        if (hyphen && nodes.hyphens[from]! >= mostHyphens && !force) continue;
-        if (ratio === Infinity) ratio = MOST_RATIO;
-        const bad = Math.min(Math.abs(force && overfull ? MOST_RATIO : ratio), MOST_RATIO);
+        const inARow = hyphen ? nodes.hyphens[from]! + 1 : 0;
+        if (inARow > mostHyphens && !force) continue;
+        const bad = force && overfull ? OVERFULL_RATIO : Math.min(Math.abs(ratio), MOST_RATIO);
         const badness = 1 + 100 * bad * bad * bad;
         let demerits = p >= 0 ? (badness + p) * (badness + p) : p > -Infinity ? badness * badness - p * p : badness * badness;
         if (afterHyphen) {
@@ -214,33 +235,44 @@ function attempt(
         const change = fit - nodes.fitness[from]!;
         if (change > 1 || change < -1) demerits += fitnessChange;
         demerits += nodes.total[from]!;
-        if (demerits < bestTotal[fit]!) {
-          bestTotal[fit] = demerits;
-          bestNode[fit] = from;
-          bestForced[fit] = force ? 1 : 0;
+        const at = limited ? fit * hyphenPlaces + Math.min(inARow, mostHyphens) : fit;
+        if (demerits < bestTotal[at]!) {
+          bestTotal[at] = demerits;
+          bestNode[at] = from;
+          bestForced[at] = force ? 1 : 0;
           if (demerits < least) least = demerits;
         }
       }
       if (least < Infinity) {
-        for (let c = 0; c < CLASSES; c++) {
-          // What is worse than the best by more than γ can never win it back.
-          if (bestTotal[c]! > least + fitnessChange || bestTotal[c] === Infinity) continue;
-          const from = bestNode[c]!;
-          const made = nodes.count++;
-          if (made === nodes.position.length) nodes.grow();
-          nodes.position[made] = b;
-          nodes.line[made] = nodes.line[from]! + 1;
-          nodes.fitness[made] = c;
-          nodes.hyphens[made] = hyphen ? Math.min(255, nodes.hyphens[from]! + 1) : 0;
-          nodes.total[made] = bestTotal[c]!;
-          nodes.previous[made] = from;
-          nodes.beyond[made] = nodes.beyond[from]! + bestForced[c]!;
-          nodes.link[made] = node;
-          if (left < 0) head = made;
-          else nodes.link[left] = made;
-          left = made;
+        groups++;
+        for (let row = 0, sofar = Infinity; row < hyphenPlaces; row++) {
+          // What is worse by more than γ than the best that has no more hyphens in a row can never win it back.
+          for (let c = 0; c < CLASSES; c++) sofar = Math.min(sofar, bestTotal[c * hyphenPlaces + row]!);
+          for (let c = 0; c < CLASSES; c++) {
+            const at = c * hyphenPlaces + row;
+            if (bestTotal[at]! > sofar + fitnessChange || bestTotal[at] === Infinity) continue;
+            const from = bestNode[at]!;
+            const made = nodes.count++;
+            if (made === nodes.position.length) nodes.grow();
+            nodes.position[made] = b;
+            nodes.line[made] = Math.min(nodes.line[from]! + 1, mostLine);
+            nodes.fitness[made] = c;
+            nodes.hyphens[made] = hyphen ? Math.min(255, nodes.hyphens[from]! + 1) : 0;
+            nodes.total[made] = bestTotal[at]!;
+            nodes.previous[made] = from;
+            nodes.beyond[made] = nodes.beyond[from]! + bestForced[at]!;
+            nodes.link[made] = node;
+            if (left < 0) head = made;
+            else nodes.link[left] = made;
+            left = made;
+          }
         }
       }
+    }
+    if (groups > MOST_LINES && !isLast && options.looseness === 0) {
+      const kept = withoutWorst(head, madeFrom, nodes.count);
+      head = kept.head;
+      narrowed ||= kept.close;
     }
     if (head < 0) return givenUp();
   }
@@ -248,7 +280,31 @@ function attempt(
   const best = bestEnd(head, options.looseness);
   const breaks: number[] = [];
   for (let node = best; node >= 0; node = nodes.previous[node]!) breaks.push(nodes.position[node]!);
-  return { breaks: breaks.reverse(), demerits: nodes.total[best]!, forced: nodes.beyond[best]!, steps: spent.steps + steps };
+  const demerits = nodes.total[best]!;
+  return { breaks: breaks.reverse(), demerits, forced: nodes.beyond[best]!, narrowed, steps: spent.steps + steps };
+}
+
+/** Nodes with so many times the demerits of the best way to a break are let go without a word. */
+const HOPELESS = 10;
+
+/**
+ * Lets go of the nodes from `from` to `to`, all of one break, that are the worst: as many lines stay as may.
+ * @returns the new head, and whether what went was close to what stayed
+ */
+function withoutWorst(head: number, from: number, to: number): { head: number; close: boolean } {
+  const totals: number[] = [];
+  for (let i = from; i < to; i++) totals.push(nodes.total[i]!);
+  totals.sort((a, b) => a - b);
+  const most = totals[Math.min(totals.length, MOST_LINES) - 1]!;
+  let first = head;
+  let before = -1;
+  for (let node = head; node >= 0; node = nodes.link[node]!) {
+    if (node >= from && nodes.total[node]! > most) {
+      if (before < 0) first = nodes.link[node]!;
+      else nodes.link[before] = nodes.link[node]!;
+    } else before = node;
+  }
+  return { head: first, close: most < HOPELESS * totals[0]! };
 }
 
 /** The end with the fewest demerits; with looseness, of those whose number of lines is nearest to the one wished for. */

@@ -1,6 +1,6 @@
-import LineBreaker from 'linebreak';
 import type { HyphenLimits } from '../records/paragraphStyle';
 import type { Hyphenation } from '../type/hyphenation';
+import { breaksWithin } from '../type/lineBreaks';
 import type { Shaped } from '../type/shaper';
 import { hangsLeft, hangsRight } from './hanging';
 import type { SetLook } from './looks';
@@ -26,6 +26,13 @@ export interface Word {
   readonly breaks: readonly WordBreak[];
 }
 
+interface Ink {
+  readonly rise: number;
+  readonly fall: number;
+}
+
+const inks = new WeakMap<Shaped, Ink>();
+
 interface Hangs {
   readonly left: number;
   readonly right: number;
@@ -35,7 +42,7 @@ interface Hangs {
 const KEPT = 100_000;
 
 /** Longer stretches without a space may in need be parted anywhere: an address, a number, a word in no language. */
-const LONG = 24;
+export const LONG = 24;
 
 /** Words of one look, each set once: its glyphs, and where it may be parted. */
 export class Words {
@@ -47,9 +54,13 @@ export class Words {
   readonly #hangs = new Map<number, Hangs>();
   readonly space: number;
 
+  /** They are written from right to left. */
+  readonly rightToLeft: boolean;
+
   /** @param limits of hyphenation; without them only soft hyphens part a word */
-  constructor(look: SetLook, hyphenation: Hyphenation, limits: HyphenLimits | undefined) {
+  constructor(look: SetLook, hyphenation: Hyphenation, limits: HyphenLimits | undefined, rightToLeft = false) {
     this.look = look;
+    this.rightToLeft = rightToLeft;
     this.#hyphenation = hyphenation;
     this.#limits = limits;
     this.space = this.widthOf(' ');
@@ -58,7 +69,7 @@ export class Words {
   get(text: string): Word {
     let word = this.#kept.get(text);
     if (!word) {
-      const shaped = this.look.shaper.shape(text);
+      const shaped = this.shape(text);
       word = { text, shaped, width: this.#withTracking(shaped), breaks: this.#breaks(text, shaped) };
       if (this.#kept.size >= KEPT) this.#kept.clear();
       this.#kept.set(text, word);
@@ -66,9 +77,13 @@ export class Words {
     return word;
   }
 
+  shape(text: string): Shaped {
+    return this.look.shaper.shape(text, this.rightToLeft);
+  }
+
   /** Font units, with tracking. */
   widthOf(text: string): number {
-    return this.#withTracking(this.look.shaper.shape(text));
+    return this.#withTracking(this.shape(text));
   }
 
   /**
@@ -101,6 +116,25 @@ export class Words {
     return own;
   }
 
+  /** How far a word's ink reaches above and below the baseline, font units. */
+  inkOf({ shaped }: Word): Ink {
+    let own = inks.get(shaped);
+    if (!own) {
+      let rise = 0;
+      let fall = 0;
+      const { font } = this.look.shaper.face;
+      for (let i = 0; i < shaped.glyphs.length; i++) {
+        const extents = font.glyphExtents(shaped.glyphs[i]!);
+        if (!extents) continue;
+        const up = shaped.offsets?.[2 * i + 1] ?? 0;
+        rise = Math.max(rise, extents.yBearing + up);
+        fall = Math.max(fall, -(extents.yBearing + extents.height) - up);
+      }
+      inks.set(shaped, (own = { rise, fall }));
+    }
+    return own;
+  }
+
   #withTracking(shaped: Shaped): number {
     return shaped.width + this.look.trackingUnits * shaped.glyphs.length;
   }
@@ -109,8 +143,8 @@ export class Words {
     const points = wordBreaks(text, this.look.language, this.#hyphenation, this.#limits);
     if (points.length === 0 && text.length <= LONG) return NONE;
     const out = points.map(({ offset, hyphen }): WordBreak => {
-      const head = this.look.shaper.shape(hyphen ? hyphened(text.slice(0, offset)) : text.slice(0, offset));
-      const tail = this.look.shaper.shape(text.slice(offset));
+      const head = this.shape(hyphen ? hyphened(text.slice(0, offset)) : text.slice(0, offset));
+      const tail = this.shape(text.slice(offset));
       return {
         offset,
         flag: hyphen ? HYPHEN_BREAK : PLAIN_BREAK,
@@ -130,11 +164,14 @@ export class Words {
     const n = shaped.glyphs.length;
     const total = this.#withTracking(shaped);
     let x = 0;
-    for (let i = 0; i < n; i++) {
+    for (let k = 0; k < n; k++) {
+      // In the order of the text: glyphs of right-to-left words come from their end.
+      const i = this.rightToLeft ? n - 1 - k : k;
+      const before = this.rightToLeft ? i + 1 : i - 1;
       const offset = shaped.clusters[i]!;
-      if (i > 0 && offset > shaped.clusters[i - 1]! && offset > 0 && offset < text.length) {
+      if (k > 0 && offset > shaped.clusters[before]! && offset > 0 && offset < text.length) {
         const flag = EMERGENCY_BREAK;
-        out.push(known.get(offset) ?? { offset, flag, left: x, right: total - x, leftGlyphs: i, rightGlyphs: n - i });
+        out.push(known.get(offset) ?? { offset, flag, left: x, right: total - x, leftGlyphs: k, rightGlyphs: n - k });
         known.delete(offset);
       }
       x += shaped.advances[i]! + this.look.trackingUnits;
@@ -153,27 +190,13 @@ interface Opportunity {
   readonly hyphen: boolean;
 }
 
-const PLAIN_WORD = /^[\p{L}\p{M}'’‘“”"().,;:!?]*$/u;
-const NO_SPACES = /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Thai}\p{Script=Lao}\p{Script=Khmer}]/u;
-
-/** Breaks that Unicode (UAX #14) allows inside a stretch without spaces. */
-function unicodeBreaks(word: string): readonly number[] {
-  if (PLAIN_WORD.test(word) && !NO_SPACES.test(word)) return [];
-  const found: number[] = [];
-  const breaker = new LineBreaker(word);
-  for (let next = breaker.nextBreak(); next; next = breaker.nextBreak()) {
-    if (next.position < word.length && word[next.position - 1] !== '\u00AD') found.push(next.position);
-  }
-  return found;
-}
-
 function wordBreaks(
   word: string,
   language: string,
   hyphenation: Hyphenation,
   limits: HyphenLimits | undefined,
 ): readonly Opportunity[] {
-  const attached = unicodeBreaks(word);
+  const attached = breaksWithin(word);
   const soft = word.includes('\u00AD');
   if (attached.length === 0) {
     const points = limits || soft ? hyphenation.points(word, language, limits) : [];

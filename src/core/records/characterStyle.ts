@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { idSchema, lineSchema, pointsSchema, recordSchema, sizeSchema, type RecordBase } from './common';
+import { idSchema, lineSchema, pointsSchema, recordSchema, sizeSchema, type RecordBase, languageSchema } from './common';
 
 /** A line of ink. */
 export interface Stroke {
@@ -73,7 +73,7 @@ export const characterFields: Joi.SchemaMap = {
   swatch: idSchema,
   tint: tintSchema,
   letterOutline: strokeSchema.allow(null),
-  language: Joi.string().allow('').max(20),
+  language: languageSchema.allow(''),
 };
 
 export const characterStyleSchema = recordSchema('characterStyle', {

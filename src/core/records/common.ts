@@ -1,5 +1,6 @@
 import { generateKeyBetween } from 'fractional-indexing';
 import Joi from 'joi';
+import { isLanguage } from './language';
 
 /** What every record has: an id that never changes and the kind that says what else it holds. */
 export interface RecordBase<Kind extends string> {
@@ -23,6 +24,12 @@ export const orderSchema = Joi.string()
 
 /** Text that a person typed in one line. */
 export const lineSchema = Joi.string().allow('').max(400);
+
+/** A language as BCP 47 writes it. */
+export const languageSchema = Joi.string()
+  .max(20)
+  .custom((tag: string, helpers) => (isLanguage(tag) ? tag : helpers.error('any.invalid')))
+  .messages({ 'any.invalid': '{{#label}} is no language tag as “en-GB” is one' });
 
 /** Points, within what a page could ever need. */
 export const pointsSchema = Joi.number().min(-20000).max(20000);

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { recordSchema, type RecordBase } from './common';
+import { recordSchema, type RecordBase, languageSchema } from './common';
 
 /** Facts of a publication that are said once and shown by fields anywhere. */
 export const DETAIL_NAMES = ['strapline', 'publisher', 'address', 'contact', 'price', 'staff'] as const;
@@ -26,6 +26,6 @@ export const noDetails = (language: string): DetailsRecord => ({
 const words = Joi.string().allow('').max(2000).required();
 
 export const detailsSchema = recordSchema('details', {
-  language: Joi.string().max(20).required(),
+  language: languageSchema.required(),
   ...Object.fromEntries(DETAIL_NAMES.map((name) => [name, words])),
 });

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { idSchema, lineSchema, recordSchema, type RecordBase } from './common';
+import { idSchema, lineSchema, recordSchema, type RecordBase, languageSchema } from './common';
 
 /** The one record of an issue that says which issue it is; its id is always `issue`. */
 export interface IssueRecord extends RecordBase<'issue'> {
@@ -20,7 +20,7 @@ export const issueSchema = recordSchema('issue', {
   number: lineSchema.required(),
   season: lineSchema.required(),
   date: Joi.string().isoDate().required(),
-  language: Joi.string().max(20).required(),
+  language: languageSchema.required(),
   house: Joi.object({
     seq: Joi.number().integer().min(0).required(),
     settled: Joi.object().pattern(idSchema, Joi.number().integer().min(0)).required(),

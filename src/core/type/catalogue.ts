@@ -46,6 +46,9 @@ export const CATALOGUE: readonly CatalogueFace[] = [
   ...faces('Noto Sans Hebrew', 'noto-sans-hebrew', [400], []),
   ...faces('Noto Sans Arabic', 'noto-sans-arabic', [400], []),
   ...faces('Noto Sans Symbols 2', 'noto-sans-symbols-2', [400], []),
+  ...faces('Noto Sans Thai', 'noto-sans-thai', [400], []),
+  ...faces('Noto Sans SC', 'noto-sans-sc', [400], []),
+  ...faces('Noto Sans KR', 'noto-sans-kr', [400], []),
   ...faces('Noto Emoji', 'noto-emoji', [400], []),
 ];
 
@@ -57,7 +60,17 @@ export const FAMILIES: readonly string[] = ['Source Serif 4', 'Archivo'];
  * it, so that a face is loaded only for a document that does.
  */
 export const FALLBACKS: readonly { readonly face: string; readonly for: RegExp }[] = [
-  { face: 'NotoSans-400', for: /[^\p{Script=Common}\p{Script=Inherited}\p{Script=Hebrew}\p{Script=Arabic}]/u },
+  {
+    face: 'NotoSans-400',
+    for: /[^\p{Script=Common}\p{Script=Inherited}\p{Script=Hebrew}\p{Script=Arabic}\p{Script=Han}\p{Script=Hangul}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Bopomofo}\p{Script=Thai}]/u,
+  },
+  { face: 'NotoSansThai-400', for: /\p{Script=Thai}/u },
+  // Han before Hangul: either has the other's common characters, and more of its own.
+  {
+    face: 'NotoSansSC-400',
+    for: /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Bopomofo}\u3000-\u303F\uFF00-\uFFEF]/u,
+  },
+  { face: 'NotoSansKR-400', for: /\p{Script=Hangul}/u },
   { face: 'NotoSansHebrew-400', for: /\p{Script=Hebrew}/u },
   { face: 'NotoSansArabic-400', for: /\p{Script=Arabic}/u },
   { face: 'NotoEmoji-400', for: /\p{Extended_Pictographic}|\p{Regional_Indicator}/u },

@@ -28,6 +28,7 @@ export class FaceShaper {
   readonly #features: readonly hb.Feature[];
   readonly #language: string;
   readonly #kept = new Map<string, Shaped>();
+  readonly #keptRightToLeft = new Map<string, Shaped>();
 
   constructor(face: Face, features: string, language: string) {
     this.face = face;
@@ -38,22 +39,24 @@ export class FaceShaper {
       .map((tag) => (tag.startsWith('-') ? new hb.Feature(tag.slice(1), 0) : new hb.Feature(tag, 1)));
   }
 
-  shape(text: string): Shaped {
-    let shaped = this.#kept.get(text);
+  /** @param rightToLeft its glyphs come in the order in which they stand, and brackets are mirrored */
+  shape(text: string, rightToLeft = isRightToLeft(text)): Shaped {
+    const kept = rightToLeft ? this.#keptRightToLeft : this.#kept;
+    let shaped = kept.get(text);
     if (!shaped) {
-      shaped = this.#shape(text);
-      if (this.#kept.size >= KEPT) this.#kept.clear();
-      this.#kept.set(text, shaped);
+      shaped = this.#shape(text, rightToLeft);
+      if (kept.size >= KEPT) kept.clear();
+      kept.set(text, shaped);
     }
     return shaped;
   }
 
-  #shape(text: string): Shaped {
+  #shape(text: string, rightToLeft: boolean): Shaped {
     buffer ??= new hb.Buffer();
     buffer.reset();
     buffer.addText(text);
     buffer.guessSegmentProperties();
-    buffer.setDirection(isRightToLeft(text) ? hb.Direction.RTL : hb.Direction.LTR);
+    buffer.setDirection(rightToLeft ? hb.Direction.RTL : hb.Direction.LTR);
     buffer.setLanguage(this.#language);
     hb.shape(this.face.font, buffer, this.#features as hb.Feature[]);
     const infos = buffer.getGlyphInfos();

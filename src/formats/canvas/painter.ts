@@ -1,3 +1,4 @@
+import { absentBoxes } from '@/core/compose/absent';
 import { contourPath } from '@/core/compose/contours';
 import type { AreaItem, Ink, Item, Line, LineMark, PageList, PictureItem, Run, TextItem } from '@/core/compose/displayList';
 import { runWidth } from '@/core/compose/displayList';
@@ -37,11 +38,12 @@ export function paintSmall(
   canvas.setTransform(1, 0, 0, 1, 0, 0);
   canvas.fillStyle = '#fff';
   canvas.fillRect(0, 0, list.width * k, list.height * k);
-  for (const item of facing?.list.items ?? []) {
+  list.items.slice(0, list.furniture).forEach((item) => paintItem(canvas, item, k, 0, sources));
+  for (const item of facing?.list.items.slice(facing.list.furniture) ?? []) {
     const reaches = facing!.dx > 0 ? item.box.x < -1 : item.box.x + item.box.w > facing!.list.width + 1;
     if (reaches) paintItem(canvas, item, k, facing!.dx, sources);
   }
-  for (const item of list.items) paintItem(canvas, item, k, 0, sources);
+  list.items.slice(list.furniture).forEach((item) => paintItem(canvas, item, k, 0, sources));
 }
 
 function paintItem(canvas: Canvas, item: Item, k: number, dx: number, sources: Sources): void {
@@ -106,7 +108,8 @@ function paintText(canvas: Canvas, { columns }: TextItem, k: number, sources: So
     for (const line of lines) {
       for (const mark of line.marks ?? []) paintMark(canvas, mark, line, false, sources);
       for (const run of line.runs) {
-        if (run.look.size * k < LEGIBLE) paintGrey(canvas, run, line, alpha);
+        if (run.look.absent) paintAbsent(canvas, run, line);
+        else if (run.look.size * k < LEGIBLE) paintGrey(canvas, run, line, alpha);
         else paintRun(canvas, run, line, sources.face(run.look.face));
       }
       for (const mark of line.marks ?? []) paintMark(canvas, mark, line, true, sources);
@@ -132,6 +135,13 @@ function paintGrey(canvas: Canvas, run: Run, line: Line, alpha: number): void {
   const high = look.size * 0.5;
   canvas.fillRect(line.x + run.x, line.baseline + run.drop - look.rise - high, runWidth(run, line), high);
   canvas.globalAlpha = alpha;
+}
+
+function paintAbsent(canvas: Canvas, run: Run, line: Line): void {
+  const { boxes, weight } = absentBoxes(run, line);
+  canvas.strokeStyle = run.look.ink.rgb;
+  canvas.lineWidth = weight;
+  for (const { x, y, w, h } of boxes) canvas.strokeRect(x, y, w, h);
 }
 
 const paths = new WeakMap<Face, Map<number, Path2D>>();

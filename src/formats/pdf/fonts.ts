@@ -16,22 +16,32 @@ export class PdfFonts {
     this.#context = context;
   }
 
-  /** Notes a run's glyphs with the characters they stand for; gives the font's resource name. */
-  use(face: Face, run: Pick<Run, 'shaped' | 'text'>): string {
+  /**
+   * Notes a run's glyphs with the characters they stand for.
+   *
+   * @returns the font's resource name, and whether its glyphs say what the run does: one glyph may stand for several
+   * characters, as a small capital does for a letter and its capital
+   */
+  use(face: Face, run: Pick<Run, 'shaped' | 'text' | 'rightToLeft'>): { readonly name: string; readonly says: boolean } {
     const of = this.#of(face);
+    let says = true;
     const { glyphs, clusters } = run.shaped;
     for (let i = 0; i < glyphs.length; i++) {
       const from = clusters[i]!;
       if (i > 0 && clusters[i - 1] === from) {
         if (!of.glyphs.has(glyphs[i]!)) of.glyphs.set(glyphs[i]!, '');
+        else if (of.glyphs.get(glyphs[i]!) !== '') says = false;
         continue;
       }
       let next = i + 1;
       while (next < glyphs.length && clusters[next] === from) next++;
-      const to = next < glyphs.length ? clusters[next]! : run.text.length;
-      if (!of.glyphs.get(glyphs[i]!)) of.glyphs.set(glyphs[i]!, run.text.slice(from, to));
+      // Glyphs of what runs from right to left come from its end.
+      const after = run.rightToLeft ? clusters[i - 1] : clusters[next];
+      const text = run.text.slice(from, after ?? run.text.length);
+      if (!of.glyphs.get(glyphs[i]!)) of.glyphs.set(glyphs[i]!, text);
+      else if (of.glyphs.get(glyphs[i]!) !== text) says = false;
     }
-    return of.name;
+    return { name: of.name, says };
   }
 
   /** Notes the glyph of a space, so that text copied from the PDF has its spaces. */

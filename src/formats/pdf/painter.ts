@@ -1,5 +1,6 @@
 import { PDFDocument, PDFName, type PDFRef } from '@cantoo/pdf-lib';
 import { type Box, overlaps } from '@/core/geometry/box';
+import { absentBoxes } from '@/core/compose/absent';
 import { contourPath } from '@/core/compose/contours';
 import {
   type AreaItem,
@@ -115,11 +116,18 @@ class Painter {
     const stream = new PageStream(rim, rim, height, this.#colours);
     stream.begin({ x: -bleed, y: -bleed, w: width + 2 * bleed, h: height + 2 * bleed });
     const seen: Box = { x: -bleed, y: -bleed, w: width + 2 * bleed, h: height + 2 * bleed };
-    if (neighbour) {
-      const across = neighbour.list.items.filter((item) => overlaps(seenBox(item, neighbour.dx), seen, 0.01));
-      for (const item of this.#sources.order(across)) await this.#item(stream, item, neighbour.dx);
-    }
-    for (const item of this.#sources.order(list.items)) await this.#item(stream, item, 0);
+    const paint = async (items: readonly Item[], dx: number) => {
+      for (const item of this.#sources.order(items)) await this.#item(stream, item, dx);
+    };
+    const across = neighbour
+      ? neighbour.list.items.slice(neighbour.list.furniture).filter((item) => overlaps(seenBox(item, neighbour.dx), seen, 0.01))
+      : [];
+    // What reaches over the spine lies on the furniture of this page as it does on that of its own.
+    if (across.length > 0) {
+      await paint(list.items.slice(0, list.furniture), 0);
+      await paint(across, neighbour!.dx);
+      await paint(list.items.slice(list.furniture), 0);
+    } else await paint(list.items, 0);
     stream.end();
     if (print && this.#options.marks) stream.cropMarks(width, height, Math.max(bleed, MARK_GAP));
     const content = this.#pdf.context.register(this.#pdf.context.flateStream(stream.text));
@@ -160,11 +168,15 @@ class Painter {
   async #line(stream: PageStream, line: Line, dx: number): Promise<void> {
     await this.#marks(stream, line, dx, false);
     line.runs.forEach((run, i) => {
+      if (run.look.absent) return stream.absent(run, line, dx);
       const face = this.#sources.face(run.look.face);
-      const name = this.#fonts.use(face, run);
+      const { name, says } = this.#fonts.use(face, run);
       const next = line.runs[i + 1];
       const gap = next && next.x - (run.x + runWidth(run, line)) > 0.05 * run.look.size;
-      stream.run(name, face, run, line, dx, gap ? this.#fonts.space(face) : undefined);
+      const hyphen = run.added && line.hyphenated && i === line.runs.length - 1 && run.text.endsWith('-');
+      // The hyphen of a line's end is no part of the word (ISO 32000-1, 14.8.2.2.3: a soft one).
+      const read = hyphen ? `${run.text.slice(0, -1)}\u00AD` : says ? undefined : run.text;
+      stream.run(name, face, run, line, dx, gap ? this.#fonts.space(face) : undefined, read);
     });
     await this.#marks(stream, line, dx, true);
   }
@@ -331,8 +343,19 @@ class PageStream {
     this.#out.push(`q ${figure(box.w)} 0 0 ${figure(box.h)} ${left} ${foot} cm /${name} Do Q`);
   }
 
-  run(font: string, face: Face, run: Run, line: Line, dx: number, space: number | undefined): void {
+  /** Boxes in the place of characters that no face has; the characters themselves are what is read. */
+  absent(run: Run, line: Line, dx: number): void {
+    const { boxes, weight } = absentBoxes(run, line);
+    this.#out.push(`/Span <</ActualText ${actual(run.text)}>> BDC`);
+    this.#out.push(`q ${this.#colour(run.look.ink, true)} ${figure(weight)} w`);
+    for (const box of boxes) this.#out.push(`${this.#rect(box, dx)} S`);
+    this.#out.push('Q', 'EMC');
+  }
+
+  /** @param read what a reader takes it for, where its glyphs do not say so */
+  run(font: string, face: Face, run: Run, line: Line, dx: number, space: number | undefined, read: string | undefined): void {
     const { look } = run;
+    if (read !== undefined) this.#out.push(`/Span <</ActualText ${actual(space === undefined ? read : `${read} `)}>> BDC`);
     if (look.outline) {
       this.#out.push(`q ${this.#colour(look.outline.ink, true)} ${figure(2 * look.outline.weight)} w 1 j 1 Tr`);
       this.#letters(font, face, run, line, dx, undefined);
@@ -340,6 +363,7 @@ class PageStream {
     }
     this.#fill(look.ink);
     this.#letters(font, face, run, line, dx, space);
+    if (read !== undefined) this.#out.push('EMC');
   }
 
   #letters(font: string, face: Face, run: Run, line: Line, dx: number, space: number | undefined): void {
@@ -434,6 +458,10 @@ class PageStream {
     return `${figure(this.#left + box.x + dx)} ${figure(this.#top - box.y - box.h)} ${figure(box.w)} ${figure(box.h)} re`;
   }
 }
+
+/** Text as a PDF's own strings hold it: UTF-16 with its mark. */
+const actual = (text: string): string =>
+  `<FEFF${Array.from({ length: text.length }, (_, i) => hex(text.charCodeAt(i))).join('')}>`;
 
 const hex = (glyph: number): string => glyph.toString(16).toUpperCase().padStart(4, '0');
 

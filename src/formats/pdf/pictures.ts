@@ -60,6 +60,35 @@ export async function embedPicture(
     }
   }
 
+  // A picture in the printer's four inks is separated already, and one in grey is black ink alone: both stay what they are.
+  const kept = colours === 'cmyk' && !drawing && !picture.transparent && picture.colour !== 'rgb';
+  if (kept) {
+    const cmyk = picture.colour === 'cmyk';
+    const metadata = await sharp(bytes).metadata();
+    const asIs = picture.media === 'image/jpeg' && (metadata.orientation ?? 1) === 1;
+    const size = { Width: picture.width, Height: picture.height };
+    if (asIs && metadata.channels === (cmyk ? 4 : 1)) {
+      const inverted = cmyk && isAdobeJpeg(bytes) ? { Decode: [1, 0, 1, 0, 1, 0, 1, 0] } : {};
+      const space = cmyk ? 'DeviceCMYK' : 'DeviceGray';
+      return context.register(context.stream(bytes, { ...base, ...size, ColorSpace: space, Filter: 'DCTDecode', ...inverted }));
+    }
+    const { data, info } = await source()
+      .pipelineColourspace(cmyk ? 'cmyk' : 'b-w')
+      .toColourspace(cmyk ? 'cmyk' : 'b-w')
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    if (info.channels === (cmyk ? 4 : 1))
+      return context.register(
+        context.stream(await squeeze(data), {
+          ...base,
+          Width: info.width,
+          Height: info.height,
+          ColorSpace: cmyk ? 'DeviceCMYK' : 'DeviceGray',
+          Filter: 'FlateDecode',
+        }),
+      );
+  }
+
   const inInks = (image: Sharp) =>
     colours === 'cmyk'
       ? image.pipelineColourspace('rgb16').toColourspace('cmyk').withIccProfile('cmyk', { attach: false })
@@ -89,6 +118,21 @@ export async function embedPicture(
   const packed = { ...base, ...size, Filter: 'FlateDecode' };
   const mask = context.register(context.stream(await squeeze(alpha), { ...packed, ColorSpace: 'DeviceGray' }));
   return context.register(context.stream(await squeeze(data), { ...packed, ColorSpace: space, SMask: mask }));
+}
+
+/**
+ * Whether a JPEG carries Adobe's marker (APP14, “Adobe Technical Note 5116”): with it four inks are stored inverted, as
+ * common practice has it.
+ */
+function isAdobeJpeg(bytes: Uint8Array): boolean {
+  for (let at = 2; at + 4 < bytes.length && bytes[at] === 0xff;) {
+    const marker = bytes[at + 1]!;
+    if (marker === 0xda) return false;
+    const length = bytes[at + 2]! * 256 + bytes[at + 3]!;
+    if (marker === 0xee && String.fromCharCode(...bytes.subarray(at + 4, at + 9)) === 'Adobe') return true;
+    at += 2 + length;
+  }
+  return false;
 }
 
 /** Resolution of the masks that soft shadows are drawn through, pixels to the inch: they have nothing fine in them. */

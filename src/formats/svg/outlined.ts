@@ -1,6 +1,6 @@
 import type { Line, PageList, Run } from '@/core/compose/displayList';
 import type { Face } from '@/core/type/face';
-import { paintItem, paintMark, type PictureSource, shown } from './painter';
+import { paintAbsent, paintItem, paintMark, type PictureSource, shown } from './painter';
 
 /** Glyph outlines in font units, by face and glyph: the same few hundred are met again and again. */
 const outlines = new WeakMap<Face, Map<number, string>>();
@@ -48,6 +48,7 @@ export function outlinedPage(list: PageList, face: (id: string) => Face, source:
 
 function outlinedRun(run: Run, line: Line, face: Face, used: Used): string {
   const { look, shaped } = run;
+  if (look.absent) return paintAbsent(run, line);
   const across = look.scale * line.glyphScale;
   const spacing = (look.tracking + line.letterSpace) * line.glyphScale;
   const y = line.baseline + run.drop - look.rise;

@@ -1,3 +1,4 @@
+import { absentBoxes } from '@/core/compose/absent';
 import { contourPath } from '@/core/compose/contours';
 import type {
   AreaItem,
@@ -28,6 +29,12 @@ export interface Chunk {
   readonly frame: string;
   readonly markup: string;
 }
+
+/** What of a neighbour reaches over lies on a page's own furniture, and under all else that it shows. */
+const split = ({ items, furniture }: PageList): readonly [readonly Item[], readonly Item[]] => [
+  items.slice(0, furniture),
+  items.slice(furniture),
+];
 
 /** Lines keep their markup as long as they are the same line. */
 const painted = new WeakMap<Line, string>();
@@ -69,10 +76,20 @@ function paintColumn(column: TextColumn, source: PictureSource): readonly string
 }
 
 function paintRun(run: Run, line: Line, own: string): string {
+  if (run.look.absent) return paintAbsent(run, line);
   const x = figure(line.x + run.x);
   const y = figure(line.baseline + run.drop - run.look.rise);
   const place = line.glyphScale === 1 ? `x="${x}" y="${y}"` : `transform="matrix(${figure(line.glyphScale)} 0 0 1 ${x} ${y})"`;
-  return `<text ${place}${own}>${escaped(run.text)}</text>`;
+  // A run stands by its left edge, and in one direction, which the typesetter knows.
+  const backwards = run.rightToLeft ? ' direction="rtl" unicode-bidi="bidi-override" text-anchor="end"' : '';
+  return `<text ${place}${own}${backwards}>${escaped(run.text)}</text>`;
+}
+
+/** Boxes for what no face has, the same that print shows; whoever listens hears the characters. */
+export function paintAbsent(run: Run, line: Line): string {
+  const { boxes, weight } = absentBoxes(run, line);
+  const path = boxes.map(({ x, y, w, h }) => `M${figure(x)} ${figure(y)}h${figure(w)}v${figure(h)}h${figure(-w)}z`).join('');
+  return `<path d="${path}" fill="none" stroke="${run.look.ink.rgb}" stroke-width="${figure(weight)}" data-absent="${escaped(run.text)}"/>`;
 }
 
 function look({ face, size, ink, tracking, features, outline, language }: Look, line: Line): string {
@@ -158,11 +175,13 @@ function paintPicture({ frame, box, placed, clip, picture }: PictureItem, source
 
 /** A whole page, or what of its neighbour reaches onto it, as one SVG document fit for a file or a small picture. */
 export function paintPage(list: PageList, source: PictureSource, neighbour?: { list: PageList; dx: number }): string {
-  const paint = (of: PageList) => of.items.flatMap((item) => paintItem(item, source).map((chunk) => chunk.markup)).join('');
-  const across = neighbour ? `<g transform="translate(${figure(neighbour.dx)} 0)">${paint(neighbour.list)}</g>` : '';
+  const paint = (items: readonly Item[]) =>
+    items.flatMap((item) => paintItem(item, source).map((chunk) => chunk.markup)).join('');
+  const across = neighbour ? `<g transform="translate(${figure(neighbour.dx)} 0)">${paint(split(neighbour.list)[1])}</g>` : '';
+  const [furniture, own] = split(list);
   return (
     `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${figure(list.width)} ${figure(list.height)}" text-rendering="geometricPrecision">` +
-    `<rect width="${figure(list.width)}" height="${figure(list.height)}" fill="#fff"/>${across}${paint(list)}</svg>`
+    `<rect width="${figure(list.width)}" height="${figure(list.height)}" fill="#fff"/>${paint(furniture)}${across}${paint(own)}</svg>`
   );
 }
 

@@ -121,15 +121,19 @@ export const Guides = memo(function Guides({ format, page, columns, baselines, k
 export const PaintedPage = memo(function PaintedPage({
   composer,
   page,
+  furniture,
   transform,
 }: {
   composer: ComposerClient;
   page: string;
+  /** What its master shows, or all else. */
+  furniture: boolean;
   transform: string;
 }) {
   const chunks = useSetting(composer, (setting) => setting.pages.get(page)) ?? [];
   const drawings: { key: string; chunks: Painted[] }[] = [];
   for (const chunk of chunks) {
+    if (chunk.furniture !== furniture) continue;
     const key = chunk.key.split('/').slice(0, 3).join('/');
     const last = drawings[drawings.length - 1];
     if (last?.key === key) last.chunks.push(chunk);

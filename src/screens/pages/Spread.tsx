@@ -47,14 +47,18 @@ export const Spread = memo(function Spread({ format, pages, composer, bleedBox, 
         </g>
       </svg>
       <div className="absolute overflow-hidden" style={{ left: seen.x, top: seen.y, width: seen.w, height: seen.h }} data-painted>
-        {pages.map(({ page, dx }) => (
-          <PaintedPage
-            key={page.id}
-            composer={composer}
-            page={page.id}
-            transform={`translate(${view.tx - seen.x} ${view.ty - seen.y}) scale(${view.k}) translate(${dx} 0)`}
-          />
-        ))}
+        {/* Masters' furniture of both pages lies lowest: what reaches over the spine covers it on either. */}
+        {[true, false].flatMap((furniture) =>
+          pages.map(({ page, dx }) => (
+            <PaintedPage
+              key={`${page.id} ${furniture}`}
+              composer={composer}
+              page={page.id}
+              furniture={furniture}
+              transform={`translate(${view.tx - seen.x} ${view.ty - seen.y}) scale(${view.k}) translate(${dx} 0)`}
+            />
+          )),
+        )}
       </div>
       {guides && (
         <svg className="pointer-events-none absolute inset-0 block h-full w-full" aria-hidden="true">
