@@ -1,6 +1,8 @@
 import type { Schema } from 'joi';
-import { BadRequestError, FieldError, ForeignOriginError, TooLargeError } from '@/services/errors';
+import { BadRequestError, BusyError, FieldError, ForeignOriginError, NotThereError, TooLargeError } from '@/services/errors';
+import { mended } from '@/core/records/plain';
 import { RefusedFileError } from '@/services/imports/refused';
+import { PLAIN_MESSAGES } from '@/core/records/messages';
 
 /** Status and sentence for every error that a caller can do something about. */
 function answerFor(error: unknown): { status: number; body: Record<string, unknown> } {
@@ -13,6 +15,14 @@ function answerFor(error: unknown): { status: number; body: Record<string, unkno
   if (error instanceof TooLargeError) return { status: 413, body: { message } };
   if (name === 'NoSuchDocumentError' || name === 'NoSuchBlobError') return { status: 404, body: { message } };
   if (name === 'ConflictError') return { status: 409, body: { message, theirs: (error as { theirs?: unknown }).theirs } };
+  if (error instanceof NotThereError) return { status: 404, body: { message } };
+  if (error instanceof BusyError) return { status: 503, body: { message } };
+  if (name === 'InvalidChangeError') return { status: 400, body: { message } };
+  if (name === 'AbandonedError' || name === 'AbortError')
+    return { status: 499, body: { message: 'Nobody waits for this any more.' } };
+  // What PostgreSQL cannot hold (class 22, data exception) will not become better by being sent again.
+  if (/^22/.test(String((error as { code?: unknown } | undefined)?.code ?? '')))
+    return { status: 400, body: { message: 'That holds characters that cannot be stored.' } };
   console.error(error);
   return { status: 500, body: { message: 'The server could not do that. What was stored is safe; try again.' } };
 }
@@ -30,17 +40,20 @@ export function handler<P extends Params>(
   return async (request, context) => {
     try {
       if (request.method !== 'GET' && request.method !== 'HEAD') refuseForeign(request);
-      return await work(request, checked(params, await context.params));
+      const answer = await work(request, checked(params, await context.params));
+      // What is told of documents is of this moment, and nobody else's to keep.
+      if (!answer.headers.has('cache-control')) answer.headers.set('Cache-Control', 'no-store');
+      return answer;
     } catch (error) {
       const { status, body } = answerFor(error);
-      return Response.json(body, { status });
+      return Response.json(body, { status, headers: { 'Cache-Control': 'no-store' } });
     }
   };
 }
 
 /** Input checked by a schema. @throws BadRequestError */
 export function checked<T>(schema: Schema<T>, input: unknown): T {
-  const { value, error } = schema.validate(input);
+  const { value, error } = schema.validate(input, { messages: PLAIN_MESSAGES });
   if (error) throw new BadRequestError(`That cannot be done: ${error.message}.`);
   return value as T;
 }
@@ -62,20 +75,21 @@ function refuseForeign(request: Request): void {
 }
 
 /** The most bytes of JSON that are read. */
-const JSON_BYTES = 64_000_000;
+const JSON_BYTES = 8_000_000;
 
-/** @throws BadRequestError, TooLargeError */
+/** Text in it that is not well formed is mended. @throws BadRequestError, TooLargeError */
 export async function readJson(request: Request): Promise<unknown> {
   if (!/^application\/json\b/.test(request.headers.get('content-type') ?? '')) throw new BadRequestError('Send JSON.');
   const pieces: Uint8Array[] = [];
   let size = 0;
   for await (const piece of (request.body ?? []) as unknown as AsyncIterable<Uint8Array>) {
     size += piece.length;
-    if (size > JSON_BYTES) throw new TooLargeError('That is more than can be stored at once.');
+    if (size > JSON_BYTES)
+      throw new TooLargeError('That is more than can be stored at once: a change may hold 8 MB. Do it in parts.');
     pieces.push(piece);
   }
   try {
-    return JSON.parse(Buffer.concat(pieces).toString('utf8')) as unknown;
+    return mended(JSON.parse(Buffer.concat(pieces).toString('utf8')) as unknown);
   } catch {
     throw new BadRequestError('That is not JSON.');
   }

@@ -6,7 +6,7 @@ import { run } from './run.mjs';
 import { say } from './say.mjs';
 
 /** What the build is made from. */
-const SOURCES = ['app', 'src', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json', 'package-lock.json'];
+const SOURCES = ['app', 'src', 'proxy.ts', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json', 'package-lock.json'];
 
 async function digestOf(root) {
   const hash = createHash('sha256');
@@ -36,8 +36,7 @@ export async function ensureFonts(root) {
 export async function ensureBuild(root) {
   const digest = await digestOf(root);
   const mark = join(root, '.next', 'built-from');
-  if (existsSync(mark) && existsSync(join(root, '.build', 'typesetting.worker.mjs')) && (await readFile(mark, 'utf8')) === digest)
-    return;
+  if (existsSync(mark) && existsSync(join(root, '.build', 'reader.mjs')) && (await readFile(mark, 'utf8')) === digest) return;
   say('Building …');
   await ensureFonts(root);
   await run(process.execPath, ['node_modules/next/dist/bin/next', 'build'], { cwd: root, env: { NEXT_TELEMETRY_DISABLED: '1' } });

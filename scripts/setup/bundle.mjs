@@ -1,9 +1,10 @@
 import { build } from 'esbuild';
 
-/** The typesetting thread of the server, with the core in it and packages beside it. */
+/** The typesetting thread of the server and the process that reads files, with the core in them and packages beside them. */
 await build({
-  entryPoints: ['src/services/deliveries/worker.ts'],
-  outfile: '.build/typesetting.worker.mjs',
+  entryPoints: { 'typesetting.worker': 'src/services/deliveries/worker.ts', reader: 'src/services/reading/reader.ts' },
+  outdir: '.build',
+  outExtension: { '.js': '.mjs' },
   bundle: true,
   platform: 'node',
   format: 'esm',

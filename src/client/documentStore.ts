@@ -10,6 +10,8 @@ import { History } from './history';
 export type StoreState =
   | { readonly is: 'stored'; readonly at: Date | undefined }
   | { readonly is: 'storing' }
+  /** Others have done more than has come here so far. */
+  | { readonly is: 'behind' }
   | { readonly is: 'waiting'; readonly why: string };
 
 export interface Snapshot {
@@ -72,6 +74,9 @@ export class DocumentStore {
   #snapshot: Snapshot;
   #state: StoreState;
   #expecting = false;
+  /** The number of the last change there is, as far as the server has told; undefined while it cannot. */
+  #head: number | undefined;
+  #heardHead = false;
   /** Told when something that was done here could not be kept. */
   onRefused: (message: string, mine: Diff, theirs: readonly DocumentRecord[]) => void = () => undefined;
 
@@ -194,6 +199,20 @@ export class DocumentStore {
     });
   }
 
+  /** The server has told all changes up to this one. */
+  head(seq: number): void {
+    this.#head = seq;
+    this.#heardHead = true;
+    this.#changed();
+  }
+
+  /** The connection to the server is lost: until it tells where it is, what is here may be old. */
+  away(): void {
+    if (!this.#heardHead) return;
+    this.#head = undefined;
+    this.#changed();
+  }
+
   /** Tries again at once, when there is reason to think that the server is back. */
   retry(): void {
     this.#pause = FIRST_PAUSE;
@@ -306,7 +325,9 @@ export class DocumentStore {
 
   #stateNow(): StoreState {
     if (this.#trouble) return { is: 'waiting', why: this.#trouble };
-    return this.#pending.length > 0 || this.#expecting ? { is: 'storing' } : { is: 'stored', at: this.#storedAt };
+    if (this.#pending.length > 0 || this.#expecting) return { is: 'storing' };
+    if (this.#heardHead && (this.#head === undefined || this.#head > this.#seq)) return { is: 'behind' };
+    return { is: 'stored', at: this.#storedAt };
   }
 }
 

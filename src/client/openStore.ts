@@ -31,7 +31,10 @@ export function openStore(document: string, opened: Opened): { store: DocumentSt
   });
   const events = new EventSource(`${base}/events?after=${opened.seq}`);
   events.onmessage = ({ data }) => store.receive(JSON.parse(data as string) as Change);
+  events.addEventListener('head', ({ data }) => store.head(Number(data)));
   events.onopen = () => store.retry();
+  // While the connection is away others may go on: what is here is told as it is known to be.
+  events.onerror = () => store.away();
   const warn = (event: BeforeUnloadEvent) => {
     if (store.state().is !== 'stored') event.preventDefault();
   };

@@ -1,3 +1,5 @@
+import { cutTo, wellFormed } from '@/core/records/plain';
+
 /**
  * A file that cannot be taken. The message is one sentence for the person who chose it; `status` is the HTTP status
  * that says the same to a program.
@@ -15,8 +17,8 @@ export class RefusedFileError extends Error {
 /** A file's name as a person may read it: without folders, control characters, and not too long. */
 export function plainName(name: string): string {
   const last = name.split(/[\\/]/).at(-1) ?? '';
-  const clean = last.replace(/[\u0000-\u001f\u007f]/g, '').trim();
-  return clean.slice(0, 120) || 'unnamed file';
+  const clean = wellFormed(last.replace(/[\u0000-\u001f\u007f]/g, '')).trim();
+  return cutTo(clean, 120) || 'unnamed file';
 }
 
 /** Bytes as people say them. */

@@ -19,6 +19,16 @@ export class ForeignOriginError extends Error {
   override name = 'ForeignOriginError';
 }
 
+/** There is too much to do at the moment. */
+export class BusyError extends Error {
+  override name = 'BusyError';
+}
+
+/** What was asked for is not there. */
+export class NotThereError extends Error {
+  override name = 'NotThereError';
+}
+
 /** More was sent than is taken. */
 export class TooLargeError extends Error {
   override name = 'TooLargeError';

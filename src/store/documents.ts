@@ -30,6 +30,14 @@ export class ConflictError extends Error {
   }
 }
 
+/** Thrown when a change cannot be one, whoever made it; the message says why. */
+export class InvalidChangeError extends Error {
+  override name = 'InvalidChangeError';
+}
+
+/** Says why records may not be so together, in a sentence; undefined where they may. */
+export type Judge = (records: readonly DocumentRecord[]) => string | undefined;
+
 const CHANGE = `seq::int, id, author, label, kind, of::int, diff, to_char(at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as at`;
 
 /** @throws NoSuchDocumentError */
@@ -134,17 +142,30 @@ export async function putDocument(client: Client, document: NewDocument, records
  * their new state and appends the change, all in one transaction. A change that is stored already is not stored
  * again; its number is given back.
  *
- * @throws NoSuchDocumentError, ConflictError
+ * @param judge of the records of those kinds that the change touches and must hold together, as they would be
+ * @throws NoSuchDocumentError, ConflictError, InvalidChangeError
  */
-export async function storeChange(document: string, change: NewChange): Promise<Change> {
+export async function storeChange(
+  document: string,
+  change: NewChange,
+  judge?: { readonly kinds: readonly RecordKind[]; readonly of: Judge },
+): Promise<Change> {
   return transaction(async (client) => {
     const head = await client.query<{ seq: number }>('select seq::int from document where id = $1 for update', [document]);
     if (!head.rows[0]) throw new NoSuchDocumentError('There is no such issue.');
-    const again = await client.query<Change>(`select ${CHANGE} from change where document_id = $1 and id = $2`, [
-      document,
-      change.id,
-    ]);
-    if (again.rows[0]) return again.rows[0];
+    const again = await client.query<Change & { same: boolean }>(
+      `select ${CHANGE}, diff = $3::jsonb as same from change where document_id = $1 and id = $2`,
+      [document, change.id, JSON.stringify(change.diff)],
+    );
+    if (again.rows[0]) {
+      const { same, ...stored } = again.rows[0];
+      if (!same) throw new InvalidChangeError('Another change with this id is stored already.');
+      return stored;
+    }
+    if (change.of !== undefined) {
+      const { rowCount } = await client.query('select 1 from change where document_id = $1 and seq = $2', [document, change.of]);
+      if (rowCount === 0) throw new InvalidChangeError('The change that this takes back is not there.');
+    }
 
     await checkBase(client, document, change.diff);
     const seq = head.rows[0].seq + 1;
@@ -152,6 +173,14 @@ export async function storeChange(document: string, change: NewChange): Promise<
     if (removed.length > 0)
       await client.query('delete from record where document_id = $1 and id = any($2)', [document, removed.map(({ id }) => id)]);
     await putRecords(client, document, [...updated.map(({ after }) => after), ...added], seq);
+    if (judge && judge.kinds.length > 0) {
+      const { rows } = await client.query<{ body: DocumentRecord }>(
+        'select body from record where document_id = $1 and kind = any($2)',
+        [document, judge.kinds],
+      );
+      const why = judge.of(rows.map(({ body }) => body));
+      if (why !== undefined) throw new InvalidChangeError(why);
+    }
     const { rows } = await client.query<Change>(
       `insert into change (document_id, seq, id, author, label, kind, of, diff) values ($1, $2, $3, $4, $5, $6, $7, $8) returning ${CHANGE}`,
       [document, seq, change.id, change.author, change.label, change.kind, change.of ?? null, JSON.stringify(change.diff)],

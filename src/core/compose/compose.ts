@@ -93,7 +93,7 @@ export class Composer {
     this.#surroundings = new Surroundings(shaper);
   }
 
-  /** @throws FaceError when a face is missing; @throws StyleCircleError */
+  /** @throws FaceError when a face is missing */
   compose(document: Document): Composed {
     this.#takeStyles(document);
     const frames = this.#showing.of(document);

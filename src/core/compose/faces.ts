@@ -8,8 +8,6 @@ import { PLAIN, styleSheet } from '../type/styles';
  * The faces a document may be set in: for each of its styles the face itself, its italic, its bold and its bold
  * italic, as emphasis in a text may ask for any of them; each character style over each paragraph style; and for
  * characters that those may lack the faces that have them.
- *
- * @throws StyleCircleError
  */
 export function facesOf(document: Document): string[] {
   const ids = new Set<string>();

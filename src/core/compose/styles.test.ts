@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { characterStyle, composed, oneText, paragraph, paragraphStyle, rightOf, text } from '../../../tests/support/composed';
 import { prose } from '../../../tests/support/documents';
-import { StyleCircleError, styleSheet } from '../type/styles';
+import { together } from '../records/together';
+import { styleSheet } from '../type/styles';
 import { documentOf } from '../records/document';
 import { runWidth } from './displayList';
 import { counted } from '../page/folio';
@@ -23,10 +24,14 @@ describe('character styles', () => {
     expect(looks.get('one')).toMatchObject({ face: 'SourceSerif4-300', size: 6, ink: { cmyk: [0, 0, 0, 0.5] } });
   });
 
-  it('that are based on one another in a circle are refused, by their names', () => {
-    const circle = documentOf([characterStyle('a', {}, 'b'), characterStyle('b', {}, 'c'), characterStyle('c', {}, 'a')]);
-    expect(() => styleSheet(circle)).toThrow(StyleCircleError);
-    expect(() => styleSheet(circle)).toThrow('a, b, c, a');
+  it('that are based on one another in a circle are named, and a document that holds them opens all the same', () => {
+    const styles = [
+      characterStyle('a', { size: 8 }, 'b'),
+      characterStyle('b', { weight: 700 }, 'c'),
+      characterStyle('c', { italic: true }, 'a'),
+    ];
+    expect(styleSheet(documentOf(styles)).character.get('a')).toEqual({ size: 8, weight: 700, italic: true });
+    expect(together(styles)).toBe('“a” and “b” and “c” would be based on one another in a circle.');
   });
 
   it('change case, and keep the positions of what was typed', async () => {

@@ -59,7 +59,7 @@ export function measuresOf(house: Document): { body: number; area: number; lines
   return { body: measure, area: grid.area.w, lines: lines * columns };
 }
 
-/** Every paragraph style of a house in text of the right kind. @throws FaceError; @throws StyleCircleError */
+/** Every paragraph style of a house in text of the right kind. @throws FaceError */
 export function specimens(house: Document, composer: Composer, sample: SampleText): Specimen[] {
   const sheet = styleSheet(house).paragraph;
   const measures = measuresOf(house);

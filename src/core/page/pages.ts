@@ -49,12 +49,23 @@ function place(document: Document): PlacedPage[] {
       folio: folioOf(numbered.folios, i - numbered.from),
       section,
       side,
-      master: find(document, 'master', page.master) ?? get(document, 'master', all(document, 'master')[0]!.id),
+      master: find(document, 'master', page.master) ?? all(document, 'master')[0] ?? BARE_MASTER,
       spread,
       dx: format.facing && side === 'right' ? format.width : 0,
     };
   });
 }
+
+/** For a document that has lost all its masters: it opens, on one column. */
+const BARE_MASTER: MasterRecord = {
+  id: 'bare',
+  kind: 'master',
+  name: 'No master',
+  margins: { top: 36, bottom: 36, inner: 36, outer: 36 },
+  columns: 1,
+  gutter: 0,
+  textSpan: 1,
+};
 
 const PLAIN_FOLIOS: Folios = { style: '1', prefix: '', start: 1 };
 

@@ -62,11 +62,6 @@ export interface StyleSheet {
   readonly character: ReadonlyMap<string, Partial<CharacterProperties>>;
 }
 
-/** Thrown when styles are based on one another in a circle. */
-export class StyleCircleError extends Error {
-  override name = 'StyleCircleError';
-}
-
 interface Style<P> {
   readonly id: string;
   readonly name: string;
@@ -76,8 +71,8 @@ interface Style<P> {
 
 /**
  * Works out every style of the document. A style based on one that is missing stands on `PLAIN`; a character style
- * says only what it and those it is based on say.
- * @throws StyleCircleError naming the styles in the circle
+ * says only what it and those it is based on say. Where styles are based on one another in a circle, the tie that closes
+ * it is left aside, so that a document that holds one still opens.
  */
 export function styleSheet(document: Document): StyleSheet {
   return {
@@ -92,10 +87,7 @@ function cascade<P, R extends Partial<P>>(list: readonly Style<P>[], ground: R):
   const resolve = (id: string, above: readonly string[]): R => {
     const done = sheet.get(id);
     if (done) return done;
-    if (above.includes(id)) {
-      const names = [...above.slice(above.indexOf(id)), id].map((each) => byId.get(each)?.name ?? each);
-      throw new StyleCircleError(`These styles are based on one another in a circle: ${names.join(', ')}.`);
-    }
+    if (above.includes(id)) return ground;
     const style = byId.get(id);
     if (!style) return ground;
     const base = style.basedOn ? resolve(style.basedOn, [...above, id]) : ground;

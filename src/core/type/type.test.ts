@@ -10,7 +10,7 @@ import { FaceError, readFace } from './face';
 import { fontFaces } from './fontFaces';
 import { Hyphenation, matchLanguage } from './hyphenation';
 import type { Shaper } from './shaper';
-import { PLAIN, StyleCircleError, styleSheet } from './styles';
+import { PLAIN, styleSheet } from './styles';
 
 const SERIF = 'SourceSerif4-400';
 
@@ -196,10 +196,9 @@ describe('styles', () => {
     expect(styleSheet(documentOf([style('a', 'gone', { size: 8 })])).paragraph.get('a')).toEqual({ ...PLAIN, size: 8 });
   });
 
-  it('are refused when they go round in a circle, by name', () => {
-    expect(() => styleSheet(documentOf([style('a', 'b', {}), style('b', 'c', {}), style('c', 'a', {})]))).toThrow(
-      StyleCircleError,
-    );
-    expect(() => styleSheet(documentOf([style('a', 'a', {})]))).toThrow(/circle: a, a/);
+  it('leave the tie aside that closes a circle', () => {
+    const round = [style('a', 'b', { size: 8 }), style('b', 'c', { weight: 700 }), style('c', 'a', {})];
+    expect(styleSheet(documentOf(round)).paragraph.get('a')).toEqual({ ...PLAIN, size: 8, weight: 700 });
+    expect(styleSheet(documentOf([style('a', 'a', { size: 7 })])).paragraph.get('a')).toEqual({ ...PLAIN, size: 7 });
   });
 });

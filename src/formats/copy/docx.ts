@@ -1,4 +1,5 @@
 import mammoth from 'mammoth';
+import { wellFormed } from '@/core/records/plain';
 import { RefusedFileError } from '../refused';
 import { checkArchive } from './archive';
 import type { Block } from './blocks';
@@ -25,7 +26,7 @@ export async function readDocx(bytes: Uint8Array): Promise<Block[]> {
       { buffer: Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength) },
       { styleMap: STYLES, convertImage: mammoth.images.imgElement(async () => ({ src: '' })) },
     );
-    return readHtml(value);
+    return readHtml(wellFormed(value));
   } catch {
     throw new RefusedFileError('The file is not a word processor document that can be read, or it is damaged.');
   }

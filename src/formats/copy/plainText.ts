@@ -6,9 +6,9 @@ import type { Block } from './blocks';
  */
 export function readPlainText(text: string): Block[] {
   const lines = text.replace(/\r\n?/g, '\n').split('\n');
-  const parted = lines.some(
-    (line, i) => line.trim() === '' && i > 0 && i < lines.length - 1 && lines.slice(i).some((each) => each.trim() !== ''),
-  );
+  const filled = lines.map((line) => line.trim() !== '');
+  const last = filled.lastIndexOf(true);
+  const parted = filled.some((is, i) => !is && i > 0 && i < last);
   const paragraphs: { text: string; page: boolean }[] = [];
   let open = '';
   let page = false;

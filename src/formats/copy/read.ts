@@ -1,8 +1,12 @@
 import { plainName, RefusedFileError, megabytes } from '../refused';
+import { wellFormed } from '@/core/records/plain';
 import type { Block } from './blocks';
 
 /** The largest file of copy that is taken. */
 export const COPY_BYTES = 20_000_000;
+
+/** The most text that one story may hold: a novel's, several times over. */
+const MOST_CHARACTERS = 3_000_000;
 
 /** What the file chooser offers. */
 export const COPY_ENDINGS = ['.docx', '.md', '.txt'] as const;
@@ -19,6 +23,13 @@ export async function readCopy(fileName: string, bytes: Uint8Array): Promise<Blo
     throw new RefusedFileError(`“${name}” is larger than ${megabytes(COPY_BYTES)}, the most that copy may be.`, 413);
   const blocks = await readBlocks(name, bytes);
   if (blocks.length === 0) throw new RefusedFileError(`“${name}” holds no text.`);
+  let size = 0;
+  for (const { content } of blocks) for (const node of content) size += node.text?.length ?? 1;
+  if (size > MOST_CHARACTERS)
+    throw new RefusedFileError(
+      `“${name}” holds ${Math.round(size / 1_000_000)} million characters; a story may have 3 million.`,
+      413,
+    );
   return blocks;
 }
 
@@ -66,5 +77,5 @@ function decoded(name: string, bytes: Uint8Array): string {
     text = new TextDecoder('windows-1252').decode(bytes);
   }
   if (/[\u0000-\u0008\u000e-\u001f]/.test(text)) throw new RefusedFileError(`“${name}” is not a text file.`, 415);
-  return text;
+  return wellFormed(text);
 }

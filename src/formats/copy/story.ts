@@ -1,5 +1,6 @@
 import type { BodyNode, InlineNode, ParagraphNode } from '@/core/records/text';
 import { countWords } from '@/core/records/body';
+import { cutTo } from '@/core/records/plain';
 import type { Block } from './blocks';
 
 /** Copy as a story of a house: what is to be its headline, and its body in paragraph styles. */
@@ -53,7 +54,7 @@ export function storyOf(fileName: string, blocks: readonly Block[]): ReadStory {
   }
   if (paragraphs.length === 0) paragraphs.push({ type: 'paragraph', attrs: { style: COPY_STYLES.first } });
   const words = paragraphs.reduce((sum, paragraph) => sum + countWords(textOf(paragraph.content ?? [])), 0);
-  return { name: headline.slice(0, 200), headline, body: { type: 'doc', content: paragraphs }, words };
+  return { name: cutTo(headline, 200), headline, body: { type: 'doc', content: paragraphs }, words };
 }
 
 const textOf = (nodes: readonly InlineNode[]): string => nodes.map((node) => (node.type === 'text' ? node.text : ' ')).join('');

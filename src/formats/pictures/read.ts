@@ -1,8 +1,9 @@
 import { fileTypeFromBuffer } from 'file-type';
 import exifr from 'exifr';
-import sharp from 'sharp';
+import sharp, { type Sharp } from 'sharp';
 import { traceAlpha, traceBackground } from '@/core/pictures/trace';
 import type { PictureRecord } from '@/core/records/index';
+import { cutTo } from '@/core/records/plain';
 import { megabytes, plainName, RefusedFileError } from '../refused';
 import { checkSvg } from './svgSafety';
 
@@ -25,9 +26,11 @@ export type ReadPicture = Omit<PictureRecord, 'id' | 'kind' | 'order' | 'blob'>;
 
 /**
  * Reads a picture: what it is by its content, its size, colours, caption and credit, and its outlines.
+ *
+ * @param step told when a part of the work is done that may take its time
  * @throws RefusedFileError with one sentence for the person who chose it
  */
-export async function readPicture(fileName: string, bytes: Uint8Array): Promise<ReadPicture> {
+export async function readPicture(fileName: string, bytes: Uint8Array, step: () => void = () => undefined): Promise<ReadPicture> {
   const name = plainName(fileName);
   if (bytes.length === 0) throw new RefusedFileError(`“${name}” is empty.`);
   if (bytes.length > PICTURE_BYTES)
@@ -39,7 +42,12 @@ export async function readPicture(fileName: string, bytes: Uint8Array): Promise<
     if (metadata.width * metadata.height > PICTURE_PIXELS) throw tooManyPixels(name, metadata.width, metadata.height);
     const turned = (metadata.orientation ?? 1) >= 5;
     const words = media === 'image/svg+xml' ? {} : await wordsOf(media === 'image/webp' ? exifOf(metadata.exif) : bytes);
-    const transparent = metadata.hasAlpha ? !(await sharp(bytes, SHARP_LIMITS).stats()).isOpaque : false;
+    step();
+    // A drawing is looked at as large as it is shown at most, and is not taken where that takes too long.
+    const looked = media === 'image/svg+xml' ? await drawn(bytes) : sharp(bytes, SHARP_LIMITS);
+    step();
+    const transparent = metadata.hasAlpha ? !(await looked.stats()).isOpaque : false;
+    step();
     return {
       name: name.replace(/\.[^.]+$/, ''),
       media,
@@ -99,7 +107,7 @@ async function wordsOf(bytes: Uint8Array | undefined): Promise<{ caption?: strin
     for (const key of keys) {
       const value = tags?.[key];
       const plain = typeof value === 'string' ? value : (value as { value?: unknown } | undefined)?.value;
-      if (typeof plain === 'string' && plain.trim() !== '') return plain.trim().slice(0, 400);
+      if (typeof plain === 'string' && plain.trim() !== '') return cutTo(plain.trim(), 400);
     }
     return undefined;
   };
@@ -126,6 +134,18 @@ async function outlinesOf(bytes: Uint8Array, transparent: boolean): Promise<Pict
   const background = traceBackground({ width, height, rgb });
   return background ? { background } : {};
 }
+
+/** Longer side of the largest copy that a screen is given, pixels. */
+const LARGEST_COPY = 3200;
+
+/** A drawing at the size of the largest copy of it. */
+const drawn = async (bytes: Uint8Array): Promise<Sharp> =>
+  sharp(
+    await sharp(bytes, SHARP_LIMITS)
+      .resize(LARGEST_COPY, LARGEST_COPY, { fit: 'inside', withoutEnlargement: true })
+      .png({ compressionLevel: 1 })
+      .toBuffer(),
+  );
 
 /** A copy of a picture for a screen: at most `side` pixels at its longer side, as WebP. */
 export async function screenCopy(bytes: Uint8Array, side: number): Promise<Uint8Array> {

@@ -8,13 +8,21 @@ export function SaveState({ store }: { store: DeskStore }) {
   const state = useSyncExternalStore(store.subscribe, store.state, store.state);
   const time = (at: Date) => at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
   const text =
-    state.is === 'storing' ? 'Storing …' : state.is === 'waiting' ? state.why : state.at ? `Stored ${time(state.at)}` : 'Stored';
+    state.is === 'storing'
+      ? 'Storing …'
+      : state.is === 'waiting'
+        ? state.why
+        : state.is === 'behind'
+          ? 'Not up to date'
+          : state.at
+            ? `Stored ${time(state.at)}`
+            : 'Stored';
   return (
     <p
       role="status"
       aria-label="Save state"
       data-state={state.is}
-      className={`mr-3 max-w-md truncate ${state.is === 'waiting' ? 'text-error' : 'text-success'}`}
+      className={`mr-3 max-w-md truncate ${state.is === 'waiting' || state.is === 'behind' ? 'text-error' : 'text-success'}`}
       title={text}
     >
       {text}

@@ -1,5 +1,7 @@
 import type { Change } from '@/core/records/change';
+import { PLAIN_MESSAGES } from '@/core/records/messages';
 import { changeSchema } from '@/core/records/schemas';
+import { judgedKinds, together } from '@/core/records/together';
 import { checkBody } from '@/core/records/body';
 import { storeChange, type NewChange } from '@/store/documents';
 import { BadRequestError } from '../errors';
@@ -12,7 +14,7 @@ const KEPT = new Set(['issue', 'format']);
  * @throws BadRequestError when it is not a change, NoSuchDocumentError, ConflictError
  */
 export async function takeChange(document: string, input: unknown): Promise<Change> {
-  const { value, error } = changeSchema.validate(input, { convert: false, abortEarly: true });
+  const { value, error } = changeSchema.validate(input, { convert: false, abortEarly: true, messages: PLAIN_MESSAGES });
   if (error) throw new BadRequestError(`The change cannot be stored: ${error.message}.`);
   const change = value as NewChange;
   for (const record of [...change.diff.added, ...change.diff.updated.map(({ after }) => after)]) {
@@ -31,5 +33,10 @@ export async function takeChange(document: string, input: unknown): Promise<Chan
     throw new BadRequestError('The change cannot be stored: it would take the issue’s own details away.');
   if ((change.kind === 'edit') !== (change.of === undefined))
     throw new BadRequestError('The change cannot be stored: an undo names the change that it takes back.');
-  return storeChange(document, change);
+  const ids = [...change.diff.added, ...change.diff.updated.map(({ after }) => after), ...change.diff.removed].map(
+    ({ id }) => id,
+  );
+  if (new Set(ids).size !== ids.length)
+    throw new BadRequestError('The change cannot be stored: it does two things to one record.');
+  return storeChange(document, change, { kinds: judgedKinds(change.diff), of: together });
 }

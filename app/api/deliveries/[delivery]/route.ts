@@ -1,4 +1,5 @@
 import { findDelivery } from '@/services/deliveries/list';
+import { NotThereError } from '@/services/errors';
 import { cancelDelivery } from '@/services/deliveries/start';
 import { handler } from '../../handler';
 import { DELIVERY } from '../../params';
@@ -7,7 +8,8 @@ export const dynamic = 'force-dynamic';
 
 export const GET = handler(DELIVERY, async (_request, { delivery }) => {
   const found = await findDelivery(delivery);
-  return found ? Response.json(found) : Response.json({ message: 'There is no such delivery.' }, { status: 404 });
+  if (!found) throw new NotThereError('There is no such delivery.');
+  return Response.json(found);
 });
 
 export const DELETE = handler(DELIVERY, async (_request, { delivery }) => {

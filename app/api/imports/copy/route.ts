@@ -6,5 +6,5 @@ import { NO_PARAMS } from '../../params';
 
 export const POST = handler(NO_PARAMS, async (request) => {
   const { name, bytes } = await readUpload(request, COPY_BYTES);
-  return Response.json(await importCopy(name, bytes));
+  return Response.json(await importCopy(name, bytes, request.signal));
 });

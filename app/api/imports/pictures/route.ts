@@ -6,5 +6,5 @@ import { NO_PARAMS } from '../../params';
 
 export const POST = handler(NO_PARAMS, async (request) => {
   const { name, bytes } = await readUpload(request, PICTURE_BYTES);
-  return Response.json(await importPicture(name, bytes));
+  return Response.json(await importPicture(name, bytes, request.signal));
 });

@@ -1,0 +1,51 @@
+import type { Diff } from './diff';
+import type { DocumentRecord, RecordKind } from './index';
+
+/** What records of a document must be together, whoever changed which of them: looked at where changes meet. */
+
+const JUDGED: readonly RecordKind[] = ['paragraphStyle', 'characterStyle', 'master', 'page'];
+
+/** The kinds that must be looked at together after a change. */
+export function judgedKinds({ added, updated, removed }: Diff): readonly RecordKind[] {
+  const touched = new Set([...added, ...updated.map(({ after }) => after), ...removed].map(({ kind }) => kind));
+  const kinds = JUDGED.filter((kind) => touched.has(kind));
+  // Pages are nothing without masters.
+  return kinds.includes('page') && !kinds.includes('master') ? [...kinds, 'master'] : kinds;
+}
+
+/** Why records may not be so together, in a sentence; undefined where they may. */
+export function together(records: readonly DocumentRecord[]): string | undefined {
+  for (const kind of ['paragraphStyle', 'characterStyle', 'master'] as const) {
+    const circle = circleAmong(records.filter((record): record is Based & DocumentRecord => record.kind === kind));
+    if (circle) return `${circle.map(({ name }) => `“${name}”`).join(' and ')} would be based on one another in a circle.`;
+  }
+  const has = (kind: RecordKind) => records.some((record) => record.kind === kind);
+  if (has('page') && !has('master')) return 'The last master cannot be removed: pages are laid out on one.';
+  return undefined;
+}
+
+interface Based {
+  readonly id: string;
+  readonly name: string;
+  readonly basedOn?: string | undefined;
+}
+
+/** Those that are based on one another in a circle, from the first that is met; undefined where none are. */
+export function circleAmong<T extends Based>(list: readonly T[]): readonly T[] | undefined {
+  const byId = new Map(list.map((each) => [each.id, each]));
+  const clear = new Set<string>();
+  for (const start of list) {
+    const chain: T[] = [];
+    for (
+      let at: T | undefined = start;
+      at && !clear.has(at.id);
+      at = at.basedOn === undefined ? undefined : byId.get(at.basedOn)
+    ) {
+      const from = chain.indexOf(at);
+      if (from >= 0) return chain.slice(from);
+      chain.push(at);
+    }
+    for (const { id } of chain) clear.add(id);
+  }
+  return undefined;
+}

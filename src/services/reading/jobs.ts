@@ -1,0 +1,21 @@
+import type { ReadPicture } from '@/formats/pictures/read';
+import type { ReadStory } from '@/formats/copy/story';
+
+/** What a reading process is asked to do with a file that came from outside. */
+export type ReadingJob =
+  | { readonly job: 'copy'; readonly name: string; readonly bytes: Uint8Array }
+  | { readonly job: 'picture'; readonly name: string; readonly bytes: Uint8Array }
+  | { readonly job: 'screenCopy'; readonly side: number; readonly bytes: Uint8Array };
+
+export interface ReadingResults {
+  readonly copy: ReadStory;
+  readonly picture: ReadPicture;
+  readonly screenCopy: Uint8Array;
+}
+
+/** What comes back: that it gets on, what it found, or why it cannot be taken. */
+export type ReadingAnswer =
+  | { readonly type: 'step' }
+  | { readonly type: 'done'; readonly result: ReadingResults[keyof ReadingResults] }
+  | { readonly type: 'refused'; readonly message: string; readonly status: 400 | 413 | 415 | 422 }
+  | { readonly type: 'failed'; readonly message: string };
