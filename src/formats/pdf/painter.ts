@@ -168,8 +168,8 @@ class Painter {
   async #line(stream: PageStream, line: Line, dx: number): Promise<void> {
     await this.#marks(stream, line, dx, false);
     line.runs.forEach((run, i) => {
-      if (run.look.absent) return stream.absent(run, line, dx);
       const face = this.#sources.face(run.look.face);
+      if (run.look.absent) return stream.absent(this.#fonts.use(face, run).name, run, line, dx);
       const { name, says } = this.#fonts.use(face, run);
       const next = line.runs[i + 1];
       const gap = next && next.x - (run.x + runWidth(run, line)) > 0.05 * run.look.size;
@@ -344,12 +344,15 @@ class PageStream {
   }
 
   /** Boxes in the place of characters that no face has; the characters themselves are what is read. */
-  absent(run: Run, line: Line, dx: number): void {
+  absent(font: string, run: Run, line: Line, dx: number): void {
     const { boxes, weight } = absentBoxes(run, line);
     this.#out.push(`/Span <</ActualText ${actual(run.text)}>> BDC`);
     this.#out.push(`q ${this.#colour(run.look.ink, true)} ${figure(weight)} w`);
     for (const box of boxes) this.#out.push(`${this.#rect(box, dx)} S`);
-    this.#out.push('Q', 'EMC');
+    // A glyph that is not painted (rendering mode 3) is what the words belong to.
+    const x = figure(this.#left + line.x + run.x + dx);
+    const y = figure(this.#top - line.baseline);
+    this.#out.push(`BT /${font} ${figure(run.look.size)} Tf 3 Tr 1 0 0 1 ${x} ${y} Tm <0000> Tj ET`, 'Q', 'EMC');
   }
 
   /** @param read what a reader takes it for, where its glyphs do not say so */

@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import sharp from 'sharp';
 import { beforeAll, describe, expect, it } from 'vitest';
 import {
@@ -98,6 +99,9 @@ interface Made {
   readonly pages: readonly PageList[];
 }
 
+/** What a reader of a text makes of it: a soft hyphen at a line's end joins the two parts of its word. */
+const joined = (out: string): string => out.replace(/\u00AD\s*/g, '').replace(/\s+/g, ' ');
+
 async function made(of: Document, options: Pick<PdfOptions, 'purpose' | 'marks'>): Promise<Made> {
   const { composer, shaper } = await composerFor(of);
   const { pages } = composer.compose(of);
@@ -153,8 +157,10 @@ describe('a screen PDF', () => {
       for (const run of line.runs) {
         const last = out.at(-1);
         const joins = last && line.runs[line.runs.indexOf(run) - 1]!.to === run.from;
-        if (joins) out[out.length - 1] = { ...last, text: last.text + run.text };
-        else out.push({ text: run.text, x: line.x + run.x, y: line.baseline, ascent: line.ascent });
+        // The hyphen of a line's end is read as a soft one.
+        const text = run.added ? run.text.replace(/-$/, '\u00AD') : run.text;
+        if (joins) out[out.length - 1] = { ...last, text: last.text + text };
+        else out.push({ text, x: line.x + run.x, y: line.baseline, ascent: line.ascent });
       }
       return out;
     });
@@ -172,7 +178,10 @@ describe('a screen PDF', () => {
   it('is read in the order of the text', async () => {
     const { out } = await ran('pdftotext', ['-raw', '-f', '1', '-l', '1', pdf.path, '-']);
     const squeezed = (text: string) => text.replace(/\s+/g, '');
-    expect(squeezed(out)).toBe(squeezed(lines(pdf.pages, 'p1').map(lineText).join('')));
+    const read = lines(pdf.pages, 'p1').map((line) =>
+      line.hyphenated ? lineText(line).replace(/-$/, '\u00AD') : lineText(line),
+    );
+    expect(squeezed(out)).toBe(squeezed(read.join('')));
     expect(out).toContain('fjord');
   });
 
@@ -284,5 +293,130 @@ describe('a print PDF', () => {
     expect(out.match(/ l S/g)?.length).toBe(8 * 3);
     const bare = await ran('qpdf', ['--qdf', '--object-streams=disable', '--stream-data=uncompress', plain.path, '-']);
     expect(bare.out).not.toMatch(/ l S/);
+  });
+});
+
+describe('text copied from a PDF', () => {
+  const narrow = { x: 50, y: 48, w: 60, h: 504 };
+  const read = async (...records: Parameters<typeof document>) => {
+    const { path, pages } = await made(document(...records), { purpose: 'screen', marks: false });
+    const { out } = await ran('pdftotext', ['-raw', path, '-']);
+    return { path, pages, out, joined: joined(out) };
+  };
+
+  // Source: ISO 32000-1, 14.8.2.2.3: a hyphen that a line's end made is a soft one.
+  it('has its words whole again, and keeps the hyphens that are theirs', async () => {
+    const words = 'An extraordinary affair of three-quarter considerations and well-known misunderstandings throughout.';
+    const { out, joined: whole } = await read(
+      ...baseRecords(1),
+      textRecord('text', plainBody('body', words)),
+      textFrame('f', 'text', 'p1', narrow),
+    );
+    expect(out).toContain('\u00AD');
+    expect(whole.replaceAll('- ', '-')).toContain(words.replaceAll(' ', ' '));
+  });
+
+  it('says capitals where small capitals stand for them', async () => {
+    const { joined: whole } = await read(
+      ...baseRecords(1),
+      {
+        id: 'caps',
+        kind: 'characterStyle',
+        name: 'Caps',
+        properties: { letterCase: 'allSmallCapitals' },
+      },
+      textRecord('text', {
+        type: 'doc',
+        content: [
+          {
+            type: 'paragraph',
+            attrs: { style: 'body' },
+            content: [
+              { type: 'text', text: 'The unesco and the UNESCO', marks: [{ type: 'character', attrs: { style: 'caps' } }] },
+            ],
+          },
+        ],
+      }),
+      textFrame('f', 'text', 'p1', { ...narrow, w: 300 }),
+    );
+    expect(whole).toContain('The unesco and the UNESCO');
+  });
+
+  it('follows its thread from frame to frame, wherever those stand', async () => {
+    const words = Array.from({ length: 160 }, (_, i) => `w${i}`).join(' ');
+    const { joined: whole } = await read(
+      ...baseRecords(1),
+      textRecord('text', plainBody('body', words)),
+      textFrame('first', 'text', 'p1', { x: 230, y: 48, w: 120, h: 120 }),
+      textFrame('second', 'text', 'p1', { x: 50, y: 300, w: 120, h: 240 }, { order: 'a1' }, 'a1'),
+      textFrame('third', 'text', 'p1', { x: 50, y: 48, w: 120, h: 120 }, { order: 'a2' }, 'a2'),
+    );
+    const numbers = [...whole.matchAll(/w(\d+)/g)].map(([, n]) => Number(n));
+    expect(numbers.length).toBeGreaterThan(100);
+    expect(numbers).toEqual(numbers.map((_, i) => i));
+  });
+
+  it('has Han, Hangul, Thai and Hebrew in faces of their own, and boxes with their characters where no face has them', async () => {
+    const { path, pages, out } = await read(
+      ...baseRecords(1),
+      textRecord('text', plainBody('body', 'Drawn by 李明, 한국어, สวัสดี and שלום; ᚠᚢ.')),
+      textFrame('f', 'text', 'p1', { ...narrow, w: 300 }),
+    );
+    for (const word of ['李明', '한국어', 'สวัสดี', 'ᚠᚢ']) expect(out.normalize('NFKC')).toContain(word.normalize('NFKC'));
+    const { out: fonts } = await ran('pdffonts', [path]);
+    for (const face of ['NotoSansSC', 'NotoSansKR', 'NotoSansThai', 'NotoSansHebrew']) expect(fonts).toContain(face);
+    // No glyph of any face says “missing”: what none has is a box, and there is one for each.
+    const runs = lines(pages, 'p1').flatMap((line) => line.runs);
+    expect(runs.filter(({ look, shaped }) => shaped.missing > 0 && !look.absent)).toEqual([]);
+    expect(
+      runs
+        .filter(({ look }) => look.absent)
+        .map((run) => run.text)
+        .join(''),
+    ).toBe('ᚠᚢ');
+    const qdf = await ran('qpdf', ['--qdf', '--object-streams=disable', '--stream-data=uncompress', path, '-']);
+    expect(qdf.out.match(/ re S/g)).toHaveLength(2);
+  });
+});
+
+describe('supplied inks', () => {
+  // Reference: Ghostscript's separations, ink by ink.
+  it.each(['cmyk', 'grey'] as const)('of a %s picture are printed as they were supplied', async (colour) => {
+    const side = 64;
+    const jpeg = await sharp({ create: { width: side, height: side, channels: 3, background: '#203050' } })
+      .toColourspace(colour === 'cmyk' ? 'cmyk' : 'b-w')
+      .jpeg({ quality: 100 })
+      .toBuffer();
+    const kept = await sharp(jpeg)
+      .pipelineColourspace(colour === 'cmyk' ? 'cmyk' : 'b-w')
+      .toColourspace(colour === 'cmyk' ? 'cmyk' : 'b-w')
+      .raw()
+      .toBuffer();
+    const of = document(
+      ...baseRecords(1),
+      pictureRecord('ink-picture', { media: 'image/jpeg', width: side, height: side, colour }),
+      pictureFrame('f', 'ink-picture', 'p1', { x: 0, y: 0, w: 400, h: 600 }),
+    );
+    const { composer, shaper } = await composerFor(of);
+    const pdf = await paintPdf(
+      pdfPages(composer.compose(of).pages),
+      { purpose: 'print', marks: false, title: 't', author: 'a', language: 'en-GB' },
+      {
+        face: (id) => shaper.face(id),
+        picture: (id) => get(of, 'picture', id),
+        bytes: async () => new Uint8Array(jpeg),
+        order: (items) => inReadingOrder(of, items),
+      },
+    );
+    const path = await filed('inks.pdf', pdf);
+    const { out } = await ran('gs', ['-q', '-o', '-', '-sDEVICE=ink_cov', path]);
+    const inks = out.trim().split(/\s+/).slice(0, 4).map(Number);
+    // The picture is square, the page with its bleed 418 × 618 pt: as much of each ink as its own file says.
+    const covered = inks.map((ink) => (ink * 418 * 618) / (400 * 400));
+    const own = colour === 'cmyk' ? [...kept.subarray(0, 4)].map((ink) => ink / 2.55) : [0, 0, 0, 100 - kept[0]! / 2.55];
+    covered.forEach((ink, i) => expect(Math.abs(ink - own[i]!), `${covered} ${own}`).toBeLessThan(2));
+    // And byte for byte what came.
+    await ran('pdfimages', ['-all', path, path.replace('.pdf', '')]);
+    expect((await readFile(path.replace('.pdf', '-000.jpg'))).equals(jpeg)).toBe(true);
   });
 });
