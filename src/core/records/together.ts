@@ -8,9 +8,9 @@ const JUDGED: readonly RecordKind[] = ['paragraphStyle', 'characterStyle', 'mast
 /** The kinds that must be looked at together after a change. */
 export function judgedKinds({ added, updated, removed }: Diff): readonly RecordKind[] {
   const touched = new Set([...added, ...updated.map(({ after }) => after), ...removed].map(({ kind }) => kind));
-  const kinds = JUDGED.filter((kind) => touched.has(kind));
-  // Pages are nothing without masters.
-  return kinds.includes('page') && !kinds.includes('master') ? [...kinds, 'master'] : kinds;
+  // Pages are nothing without masters: they are looked at together.
+  const pages = touched.has('page') || touched.has('master');
+  return JUDGED.filter((kind) => touched.has(kind) || (pages && (kind === 'page' || kind === 'master')));
 }
 
 /** Why records may not be so together, in a sentence; undefined where they may. */
