@@ -301,7 +301,7 @@ const PALETTES: readonly DocumentRecord[] = [
     kind: 'palette',
     name: 'Heather',
     colours: {
-      ink: [0.3, 0.3, 0, 0.9],
+      ink: [0, 0, 0, 1],
       paper: [0, 0, 0, 0],
       accent1: [0.35, 0.82, 0.1, 0.12],
       accent2: [0.55, 0.12, 0.5, 0.1],
@@ -313,7 +313,7 @@ const PALETTES: readonly DocumentRecord[] = [
     kind: 'palette',
     name: 'West strand',
     colours: {
-      ink: [0.4, 0.1, 0, 0.88],
+      ink: [0, 0, 0, 1],
       paper: [0, 0, 0, 0],
       accent1: [0.86, 0.35, 0.3, 0.15],
       accent2: [0.05, 0.4, 0.85, 0.02],

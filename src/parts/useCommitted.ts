@@ -1,6 +1,7 @@
 'use client';
 
 import { useState, type KeyboardEvent } from 'react';
+import { flushSync } from 'react-dom';
 
 /**
  * What is typed into a field: it counts when the field is left or Enter is pressed, and Esc takes it back. Where it will
@@ -15,13 +16,16 @@ export function useCommitted(take: (typed: string) => void) {
     setTyped(undefined);
     setWrong(undefined);
   };
-  const commit = () => {
-    if (typed === undefined) return;
+  /** Gives whether what was typed will do. */
+  const commit = (): boolean => {
+    if (typed === undefined) return true;
     try {
       take(typed);
       forget();
+      return true;
     } catch (error) {
       setWrong((error as Error).message);
+      return false;
     }
   };
   return {
@@ -34,9 +38,12 @@ export function useCommitted(take: (typed: string) => void) {
     },
     onKeyDown: (event: KeyboardEvent) => {
       if (event.key === 'Enter') {
-        // In a form, what is typed is to be seen before it is sent.
+        // In a form, what is typed counts before it is sent.
         event.preventDefault();
-        commit();
+        const { form } = event.currentTarget as HTMLInputElement;
+        let does = false;
+        flushSync(() => (does = commit()));
+        if (does) form?.requestSubmit();
       }
       if (event.key === 'Escape' && typed !== undefined) {
         event.stopPropagation();

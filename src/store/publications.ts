@@ -19,6 +19,15 @@ export interface IssueSummary {
   readonly pages: number;
 }
 
+/** The language of each publication, as its house says it, by publication. */
+export async function listLanguages(): Promise<ReadonlyMap<string, string>> {
+  const { rows } = await pool().query<{ publication: string; language: string }>(
+    `select d.publication_id as publication, r.body ->> 'language' as language
+       from document d join record r on r.document_id = d.id and r.kind = 'details' where d.kind = 'house'`,
+  );
+  return new Map(rows.map(({ publication, language }) => [publication, language]));
+}
+
 export async function listPublications(): Promise<Publication[]> {
   const { rows } = await pool().query<Publication>('select id, name, kind, frequency from publication order by position, name');
   return rows;

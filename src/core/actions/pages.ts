@@ -52,7 +52,35 @@ function turned(edit: Edit, before: Document): Diff {
     const [from, to] = [paperGrid(format, master, old), paperGrid(format, master, side)];
     for (const frame of framesOn(edit.document, page.id)) refitFrame(edit, frame, from, to);
   }
+  keptOnTheirPages(edit, before);
   return edit.diff();
+}
+
+/**
+ * What reached over the spine onto the page beside is drawn back onto its own where another lies beside it now: it would
+ * be cut, and print over what is there.
+ */
+function keptOnTheirPages(edit: Edit, before: Document): void {
+  const beside = (document: Document) => {
+    const pages = placedPages(document);
+    return new Map(
+      pages.map((page) => [page.page.id, pages.find((other) => other !== page && other.spread === page.spread)?.page.id]),
+    );
+  };
+  const [was, is] = [beside(before), beside(edit.document)];
+  const { width, bleed } = formatOf(edit.document);
+  for (const { page, side } of placedPages(edit.document)) {
+    if (!was.has(page.id) || was.get(page.id) === is.get(page.id)) continue;
+    const [left, right] = side === 'left' ? [-bleed, width] : [0, width + bleed];
+    for (const frame of framesOn(edit.document, page.id)) {
+      const { x, w } = frame.box;
+      // Only what lies on two pages: a bleed at the spine is none.
+      if (x > -bleed - 1 && x + w < width + bleed + 1) continue;
+      const from = Math.max(x, left);
+      const to = Math.min(x + w, right);
+      if (to - from > 4) edit.put({ ...frame, box: { ...frame.box, x: from, w: to - from } });
+    }
+  }
 }
 
 function placesBehind(pages: readonly PageRecord[], index: number, count: number): string[] {

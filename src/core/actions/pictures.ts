@@ -46,12 +46,21 @@ export function placePicture(document: Document, intent: PlacePicture): Diff {
   return edit.diff();
 }
 
-/** Fills a picture frame with a picture, in place of the one it may show. */
+/**
+ * Fills a picture frame with a picture, in place of the one it may show. In the place of an advertisement it becomes the
+ * artwork of the one that is booked for it; where none is, the place becomes a picture's.
+ */
 export function fillFrame(document: Document, frameId: string, pictureId: string): Diff {
   const edit = new Edit(document);
   const frame = get(document, 'frame', frameId);
-  if (frame.content.type !== 'picture') throw new ActionError('Only a picture frame takes a picture.');
   const picture = get(document, 'picture', pictureId);
+  if (frame.content.type === 'advertisement') {
+    const booked = find(document, 'advertisement', frame.content.advertisement);
+    if (booked) edit.put({ ...booked, picture: picture.id });
+    else edit.put({ ...frame, content: { type: 'picture', picture: picture.id, fit: 'fill', focus: { x: 0.5, y: 0.5 } } });
+    return edit.diff();
+  }
+  if (frame.content.type !== 'picture') throw new ActionError('Only a picture frame takes a picture.');
   const wrap =
     frame.wrap.mode === 'outline' && frame.wrap.outline !== 'shape' && !hasOutline(picture, frame.wrap)
       ? { ...usualWrap(picture), standOff: frame.wrap.standOff }

@@ -76,8 +76,20 @@ function findPassage(typesetter: Typesetter, document: Document, passage: Passag
   return undefined;
 }
 
-/** The words between the quotation marks of British practice, unless they bring their own. */
-function withQuotes(words: string): string {
-  const bare = words.replace(/^[‘’“”'"]+|[‘’“”'"]+$/g, '').trim();
-  return `‘${bare}’`;
+/** An opening or closing mark; an apostrophe stands between two letters. */
+const MARK = /[‘“”"]|(?<!\p{L})['’]|['’](?!\p{L})/u;
+
+/**
+ * The words between the quotation marks of British practice. Where they bring marks of their own these are not doubled:
+ * a pair around all of it gives way, and speech within narration stands as it does in the story.
+ */
+export function withQuotes(words: string): string {
+  const text = words.trim();
+  const inner = text
+    .replace(/^[‘“"']+/, '')
+    .replace(/[’”"']+$/, '')
+    .trim();
+  if (!MARK.test(inner)) return `‘${inner}’`;
+  // Marks are left within: speech that ends before the sentence does, or begins after it.
+  return text;
 }

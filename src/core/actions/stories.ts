@@ -1,7 +1,7 @@
 import type { Box } from '../geometry/box';
 import { pageGrid } from '../page/grid';
 import { flowOf, type SlotFrame } from '../page/slots';
-import { formatOf, placedPage, type PlacedPage } from '../page/pages';
+import { formatOf, placedPage, placedPages, type PlacedPage } from '../page/pages';
 import type { Diff } from '../records/diff';
 import { all, type Document, find, framesOn, get, threadOf } from '../records/document';
 import type { FrameRecord, StoryRecord, TextRecord } from '../records/index';
@@ -205,7 +205,24 @@ export function continueThread(document: Document, intent: ContinueThread, types
 /** Pages that one flow may add: a text of 300,000 words in large type needs fewer. */
 const MOST_FLOW_PAGES = 900;
 
-/** Adds pages behind the frame's page, each with a frame over its whole type area, until all of the text is shown. */
+/**
+ * The next page in reading order on which nothing lies yet, in the same section and on the same master: a text that
+ * needs more pages takes those that wait before any are added.
+ */
+export function emptyPageAfter(document: Document, { number, section, master }: PlacedPage): PlacedPage | undefined {
+  return placedPages(document).find(
+    (page) =>
+      page.number > number &&
+      page.section?.id === section?.id &&
+      page.master.id === master.id &&
+      framesOn(document, page.page.id).length === 0,
+  );
+}
+
+/**
+ * Runs a text on over the pages that wait behind the frame's page, then over pages added behind those, each with a frame
+ * over its whole type area, until all of it is shown.
+ */
 export function flow(edit: Edit, text: string, from: FrameRecord, typesetter: Typesetter): void {
   let behind = from;
   const addedPages: string[] = [];
@@ -219,8 +236,10 @@ export function flow(edit: Edit, text: string, from: FrameRecord, typesetter: Ty
     const count = Math.max(1, Math.ceil(over / Math.max(1, areas.length > 0 ? held : columns * grid.lines)));
     if (addedPages.length + count > MOST_FLOW_PAGES)
       throw new ActionError('The story would need more pages than an issue may have. Is the type area large enough?');
-    for (const own of putPages(edit, { after: behind.on, count, master: page.master.id })) {
-      addedPages.push(own.id);
+    const waiting = emptyPageAfter(edit.document, page);
+    const fresh = waiting ? [waiting.page] : putPages(edit, { after: behind.on, count, master: page.master.id });
+    for (const own of fresh) {
+      if (!waiting) addedPages.push(own.id);
       const placed = placedPage(edit.document, own.id)!;
       const areas = flowOf(edit.document, placed);
       for (const each of areas) behind = pour(edit, text, each, own.id, each.box, behind.id);

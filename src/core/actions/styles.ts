@@ -120,6 +120,29 @@ function usesStyle(body: BodyNode, id: string): boolean {
   return JSON.stringify(body).includes(`"style":"${id}"`);
 }
 
+/**
+ * The style of a paragraph that is begun behind one: what opens a text, with a drop cap or a lead-in, opens it once, and
+ * is followed by the style it is based on.
+ */
+export function followingStyle(document: Document, id: string): string {
+  const sheet = styleSheet(document);
+  const opens = (style: string) => {
+    const properties = sheet.paragraph.get(style);
+    return properties !== undefined && (properties.dropCap !== null || properties.leadIn !== null || style === OPENING);
+  };
+  let at = id;
+  // As many steps as there are styles at most: a circle comes to an end.
+  for (let i = 0; i < sheet.paragraph.size && opens(at); i++) {
+    const base = find(document, 'paragraphStyle', at)?.basedOn;
+    if (base === undefined) break;
+    at = base;
+  }
+  return at;
+}
+
+/** The style of a story's first paragraph, which has no indent. */
+const OPENING = 'bodyFirst';
+
 /** What a style says with all that it is based on. */
 export function resolvedStyle(document: Document, id: string, sheet = styleSheet(document)): Partial<ParagraphProperties> {
   const { kind } = findStyle(document, id);

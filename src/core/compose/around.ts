@@ -92,9 +92,10 @@ export class Surroundings {
     const box = grown.get(frame.id) ?? frame.box;
     const picture = pictureOf(document, shown);
     const letters = frame.wrap.mode === 'outline' && frame.wrap.outline === 'glyphs' ? items.get(shown.key)?.[0] : undefined;
-    return this.#same(shown.key, [frame, picture, box.x, box.y, box.w, box.h, page.dx, letters], () =>
-      made(this.#outline(shown, frame.wrap, box, picture, letters), frame.wrap),
-    );
+    return this.#same(shown.key, [frame, picture, box.x, box.y, box.w, box.h, page.dx, letters], () => ({
+      ...made(this.#outline(shown, frame.wrap, box, picture, letters), frame.wrap),
+      ...(frame.content.type === 'panel' ? { ground: { ...box, x: box.x + page.dx } } : {}),
+    }));
   }
 
   #ofGroup(

@@ -64,14 +64,20 @@ export function caretAt(pages: readonly PageList[], text: string, { paragraph, o
 }
 
 function xOf(line: Line, offset: number): number {
-  let x = 0;
+  // The run that holds the place, rather that which begins there; where spaces are, the end of what comes before.
+  let holds: Run | undefined;
+  let before: Run | undefined;
+  let first: Run | undefined;
   for (const run of line.runs) {
     if (run.from === run.to) continue;
-    if (offset <= run.from) return x === 0 ? run.x : Math.max(x, run.x);
-    if (offset <= run.to) return run.x + widthTo(run, line, offset - run.from);
-    x = run.x + runWidth(run, line);
+    if (!first || run.from < first.from) first = run;
+    if (offset >= run.from && offset <= run.to && (!holds || offset < run.to)) holds = run;
+    if (run.to <= offset && (!before || run.to > before.to)) before = run;
   }
-  return x;
+  if (holds) return holds.x + widthTo(holds, line, offset - holds.from);
+  if (before) return before.rightToLeft ? before.x : before.x + runWidth(before, line);
+  if (!first) return 0;
+  return first.rightToLeft ? first.x + runWidth(first, line) : first.x;
 }
 
 /** Width of a run up to one of its positions: by its glyphs, and evenly within a ligature. */
@@ -79,7 +85,7 @@ function widthTo(run: Run, line: Line, position: number): number {
   const { glyphs, advances, clusters } = run.shaped;
   const per = run.text.length / Math.max(1, run.to - run.from);
   const at = position * Math.min(1, per);
-  const rightToLeft = clusters.length > 1 && clusters[0]! > clusters[clusters.length - 1]!;
+  const { rightToLeft } = run;
   let x = 0;
   for (let i = 0; i < glyphs.length; i++) {
     const own = (advances[i]! * run.look.scale + run.look.tracking + line.letterSpace) * line.glyphScale;

@@ -99,6 +99,7 @@ export class Columns {
       ? []
       : (around.bySpread.get(page.spread) ?? [])
           .filter((each) => !thread.frames.some(({ frame: { id } }) => around.owners.get(each)!.has(id)))
+          .filter(({ ground }) => !ground || !liesIn({ ...frame.box, x: frame.box.x + page.dx }, ground))
           .map((each) => seenFrom(each, page.dx, transform));
     const outside = frame.shape && frame.shape.type !== 'rectangle' && !content.grows ? [this.#outside(shown, content)] : [];
     const foot = inner.y + inner.h;
@@ -169,6 +170,13 @@ export class Columns {
     return column;
   }
 }
+
+/** Whether a box lies wholly in another, but for a hair. */
+const liesIn = (box: Box, ground: Box): boolean =>
+  box.x >= ground.x - 0.5 &&
+  box.y >= ground.y - 0.5 &&
+  box.x + box.w <= ground.x + ground.w + 0.5 &&
+  box.y + box.h <= ground.y + ground.h + 0.5;
 
 const sameExclusion = (a: Exclusion, b: Exclusion): boolean =>
   a === b || (a.outline === b.outline && a.standOff === b.standOff && a.flow === b.flow && a.inside === b.inside);

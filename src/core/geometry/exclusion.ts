@@ -26,6 +26,8 @@ export interface Exclusion {
   readonly flow: Flow;
   /** `union`: inside is what any ring surrounds, so that holes are filled; `evenOdd`: what an odd number does. */
   readonly inside: 'union' | 'evenOdd';
+  /** A panel's box: text that lies wholly on it is not kept away by it. */
+  readonly ground?: Box | undefined;
   /** Box around the widened outline, for passing over what is far away. */
   readonly reach: Box;
 }

@@ -1,6 +1,7 @@
 import { formatOf, inheritedFrames, placedPages } from '../page/pages';
 import { pageGrid, type PageGrid } from '../page/grid';
-import { type Document, find, framesOn } from '../records/document';
+import type { Fit } from '../compose/fit';
+import { type Document, find, framesOn, threadOf } from '../records/document';
 import type { FrameRecord } from '../records/index';
 
 /** What takes up a page's type area, each as a share of it, 0 to 1. */
@@ -14,28 +15,36 @@ type Taker = keyof Balance;
 
 /**
  * How much of every page is text, pictures and advertisements: each cell of the grid, a column wide and a line deep,
- * counts for what lies on top in its middle.
+ * counts for what lies on top in its middle. Where it is known how far text fills its frames, the rest of them is empty.
+ *
+ * @param filled the share of a text frame that text fills, from its beginning, by frame id
  */
-export function balanceOf(document: Document): Balance[] {
+export function balanceOf(document: Document, filled?: ReadonlyMap<string, number>): Balance[] {
   const format = formatOf(document);
   return placedPages(document).map((page) => {
     const grid = pageGrid(format, page.master, page.side);
     const frames = [...inheritedFrames(document, page), ...framesOn(document, page.page.id)];
-    return cells(document, grid, frames);
+    return cells(document, grid, frames, filled);
   });
 }
 
-function cells(document: Document, grid: PageGrid, frames: readonly FrameRecord[]): Balance {
+function cells(
+  document: Document,
+  grid: PageGrid,
+  frames: readonly FrameRecord[],
+  filled: ReadonlyMap<string, number> | undefined,
+): Balance {
   const counts: Record<Taker, number> = { text: 0, pictures: 0, advertisements: 0 };
-  const takers = frames.map((frame) => [frame.box, takerOf(document, frame)] as const);
+  const takers = frames.map((frame) => [frame, takerOf(document, frame)] as const);
   for (const { x, w } of grid.columns) {
     for (let line = 0; line < grid.lines; line++) {
       const px = x + w / 2;
       const py = grid.first + (line - 0.5) * grid.step;
       for (let i = takers.length - 1; i >= 0; i--) {
-        const [box, taker] = takers[i]!;
+        const [frame, taker] = takers[i]!;
+        const { box } = frame;
         if (!taker || px < box.x || px > box.x + box.w || py < box.y || py > box.y + box.h) continue;
-        counts[taker]++;
+        if (taker !== 'text' || isFilled(frame, px, py, filled)) counts[taker]++;
         break;
       }
     }
@@ -44,11 +53,48 @@ function cells(document: Document, grid: PageGrid, frames: readonly FrameRecord[
   return { text: counts.text / all, pictures: counts.pictures / all, advertisements: counts.advertisements / all };
 }
 
-/** Rules and panels are under what they serve; slots count for nothing until they are filled. */
+/** Whether text reaches a point of its frame: column by column, each from its top. */
+function isFilled(
+  { id, box, content }: FrameRecord,
+  x: number,
+  y: number,
+  filled: ReadonlyMap<string, number> | undefined,
+): boolean {
+  const share = filled?.get(id);
+  if (share === undefined || content.type !== 'text') return true;
+  const { columns } = content;
+  const column = Math.min(columns - 1, Math.floor(((x - box.x) / box.w) * columns));
+  return (column + (y - box.y) / box.h) / columns <= share;
+}
+
+/** Rules and panels are under what they serve; slots count for nothing until they are filled, but
+ * the place of an advertisement is an advertisement's whether it is booked or not. */
 function takerOf(document: Document, { content }: FrameRecord): Taker | undefined {
-  if (content.type === 'advertisement') return content.advertisement === undefined ? undefined : 'advertisements';
+  if (content.type === 'advertisement') return 'advertisements';
   if (content.type === 'picture') return content.picture === undefined ? undefined : 'pictures';
   return content.type === 'text' && find(document, 'text', content.text) ? 'text' : undefined;
+}
+
+/**
+ * How far text fills the frames of its thread, by frame id, as its fit tells: one frame after another, each by its area.
+ * Frames of texts whose fit is not known are left out.
+ */
+export function filledShares(
+  document: Document,
+  fits: ReadonlyMap<string, Pick<Fit, 'lines' | 'oversetLines' | 'room'>>,
+): ReadonlyMap<string, number> {
+  const out = new Map<string, number>();
+  for (const [text, { lines, oversetLines, room }] of fits) {
+    const thread = threadOf(document, text);
+    const area = ({ box }: FrameRecord) => box.w * box.h;
+    const shown = lines - oversetLines;
+    let left = (thread.reduce((sum, frame) => sum + area(frame), 0) * shown) / Math.max(1, shown + room);
+    for (const frame of thread) {
+      out.set(frame.id, Math.max(0, Math.min(1, left / Math.max(1, area(frame)))));
+      left -= area(frame);
+    }
+  }
+  return out;
 }
 
 /** The same over all pages of an issue. */

@@ -99,8 +99,17 @@ describe('signatures', () => {
       }
     }
     expect(signatureWords(signatures(36, 16, 'stitched'))).toBe('2 of 16 and 1 of 4');
-    expect(signatureWords(signatures(3, 16, 'stitched'))).toBe('none');
-    expect(signatures(10, 16, 'bound').flatMap(({ pages }) => pages)).toEqual([1, 2, 3, 4, 5, 6, 7, 8]);
+    expect(signatureWords(signatures(3, 16, 'stitched'))).toBe('1 of 4');
+    // Eleven pages are printed as twelve, the last a blank side; none is left out.
+    expect(signatures(11, 8, 'bound').map(({ pages }) => pages)).toEqual([
+      [1, 2, 3, 4, 5, 6, 7, 8],
+      [9, 10, 11, 12],
+    ]);
+    expect(
+      signatures(11, 8, 'stitched')
+        .flatMap(({ pages }) => pages)
+        .sort((a, b) => a - b),
+    ).toEqual(Array.from({ length: 12 }, (_, i) => i + 1));
   });
 });
 

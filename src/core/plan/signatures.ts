@@ -26,14 +26,14 @@ export interface Signature {
 /**
  * How an issue's pages share sheets. Bound signatures follow one another; stitched ones lie one in another, so that the
  * outermost has the first pages and the last. What is left over for the last signature, or the innermost, makes smaller
- * ones; pages that fill no leaf of four are in none.
+ * ones. Where pages are no multiple of four, the last leaf has blank sides: page numbers greater than `count`.
  *
  * @param count pages of the issue
  * @param size pages to a signature
  */
 export function signatures(count: number, size: SignatureSize, binding: Binding): Signature[] {
   const out: Signature[] = [];
-  const whole = count - (count % 4);
+  const whole = Math.ceil(count / 4) * 4;
   for (let done = 0; done < whole;) {
     const own = largest(whole - done, size);
     // A stitched one takes half of its pages from the front of what is left, and half from the back.

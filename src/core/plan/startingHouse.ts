@@ -126,7 +126,7 @@ const palette = (ink: Cmyk, accent1: Cmyk, accent2: Cmyk, tint: Cmyk): Colours =
   tint,
 });
 
-/** Three palettes for each kind to begin with. */
+/** Three palettes for each kind to begin with. Body text prints in black alone in each: four inks never meet so finely. */
 const PALETTES: Readonly<Record<PublicationKind, readonly (readonly [string, Colours])[]>> = {
   magazine: [
     [
@@ -142,7 +142,7 @@ const PALETTES: Readonly<Record<PublicationKind, readonly (readonly [string, Col
     [
       'Kiln',
       {
-        ink: [0, 0.1, 0.1, 0.95],
+        ink: [0, 0, 0, 1],
         paper: [0, 0, 0, 0],
         accent1: [0.1, 0.85, 0.9, 0.1],
         accent2: [0.7, 0.3, 0.4, 0.2],
@@ -152,7 +152,7 @@ const PALETTES: Readonly<Record<PublicationKind, readonly (readonly [string, Col
     [
       'Moss',
       {
-        ink: [0.2, 0, 0.2, 0.92],
+        ink: [0, 0, 0, 1],
         paper: [0, 0, 0, 0],
         accent1: [0.7, 0.25, 0.8, 0.25],
         accent2: [0.05, 0.45, 0.9, 0.05],
@@ -161,14 +161,14 @@ const PALETTES: Readonly<Record<PublicationKind, readonly (readonly [string, Col
     ],
   ],
   newsletter: [
-    ['Slate and rust', palette([0.4, 0.2, 0.1, 0.85], [0.75, 0.35, 0.25, 0.25], [0.1, 0.7, 0.85, 0.1], [0.08, 0.03, 0.03, 0.02])],
+    ['Slate and rust', palette([0, 0, 0, 1], [0.75, 0.35, 0.25, 0.25], [0.1, 0.7, 0.85, 0.1], [0.08, 0.03, 0.03, 0.02])],
     ['Bottle green', palette([0, 0, 0, 1], [0.85, 0.3, 0.7, 0.3], [0.05, 0.35, 0.9, 0.05], [0.08, 0, 0.1, 0])],
-    ['Heather', palette([0.2, 0.3, 0, 0.9], [0.45, 0.65, 0.15, 0.2], [0.6, 0.15, 0.35, 0.1], [0.03, 0.07, 0.01, 0])],
+    ['Heather', palette([0, 0, 0, 1], [0.45, 0.65, 0.15, 0.2], [0.6, 0.15, 0.35, 0.1], [0.03, 0.07, 0.01, 0])],
   ],
   newspaper: [
     ['Black and vermilion', palette([0, 0, 0, 1], [0.05, 0.85, 0.85, 0.05], [0.6, 0.35, 0.2, 0.3], [0, 0, 0.02, 0.08])],
-    ['Harbour', palette([0.3, 0.1, 0, 0.95], [0.95, 0.6, 0.1, 0.2], [0.1, 0.6, 0.75, 0.05], [0.08, 0.03, 0, 0.03])],
-    ['Peat', palette([0.1, 0.2, 0.3, 0.9], [0.3, 0.6, 0.7, 0.4], [0.55, 0.25, 0.45, 0.2], [0.02, 0.04, 0.08, 0.02])],
+    ['Harbour', palette([0, 0, 0, 1], [0.95, 0.6, 0.1, 0.2], [0.1, 0.6, 0.75, 0.05], [0.08, 0.03, 0, 0.03])],
+    ['Peat', palette([0, 0, 0, 1], [0.3, 0.6, 0.7, 0.4], [0.55, 0.25, 0.45, 0.2], [0.02, 0.04, 0.08, 0.02])],
   ],
 };
 

@@ -58,8 +58,18 @@ export function withEdit(body: BodyNode, { paragraph, remove, put }: TextEdit): 
   return { ...body, content };
 }
 
-/** Words typed or pasted at a place, in the look of the letter before it; every line of them after the first begins a paragraph. */
-export function typeWords(body: BodyNode, at: TextPlace, words: string): Typed {
+/**
+ * Words typed or pasted at a place, in the look of the letter before it; every line of them after the first begins a
+ * paragraph.
+ *
+ * @param following the style of a paragraph that follows one of a style
+ */
+export function typeWords(
+  body: BodyNode,
+  at: TextPlace,
+  words: string,
+  following: (style: string) => string = (style) => style,
+): Typed {
   const own = paragraphsOf(body)[at.paragraph]!;
   const lines = words.replace(/\r\n?/g, '\n').split('\n');
   const marks = marksBefore(own, at.offset);
@@ -67,7 +77,12 @@ export function typeWords(body: BodyNode, at: TextPlace, words: string): Typed {
   const head = cut(own, 0, at.offset);
   const tail = cut(own, at.offset, lengthOf(own));
   const put = lines.map((line, i) =>
-    made(own, [...(i === 0 ? head : []), ...node(line), ...(i === lines.length - 1 ? tail : [])], i > 0),
+    made(
+      own,
+      [...(i === 0 ? head : []), ...node(line), ...(i === lines.length - 1 ? tail : [])],
+      i > 0,
+      i > 0 ? following(own.attrs.style) : own.attrs.style,
+    ),
   );
   const last = lines[lines.length - 1]!;
   const caret = {
@@ -125,7 +140,7 @@ export function steppedPlace(body: BodyNode, at: TextPlace, by: 1 | -1): TextPla
 }
 
 /** A paragraph with other content, its style and list kept; one that begins anew does not ask for a new column again. */
-function made(from: ParagraphNode, content: readonly InlineNode[], fresh: boolean): ParagraphNode {
+function made(from: ParagraphNode, content: readonly InlineNode[], fresh: boolean, style = from.attrs.style): ParagraphNode {
   const { startIn: _, ...rest } = from.attrs;
   const joined: InlineNode[] = [];
   for (const node of content) {
@@ -134,7 +149,7 @@ function made(from: ParagraphNode, content: readonly InlineNode[], fresh: boolea
     if (joins) joined[joined.length - 1] = { ...last, text: last.text! + node.text! };
     else joined.push(node);
   }
-  return { type: 'paragraph', attrs: fresh ? rest : from.attrs, ...(joined.length > 0 ? { content: joined } : {}) };
+  return { type: 'paragraph', attrs: fresh ? { ...rest, style } : from.attrs, ...(joined.length > 0 ? { content: joined } : {}) };
 }
 
 function cut(of: ParagraphNode, from: number, to: number): InlineNode[] {

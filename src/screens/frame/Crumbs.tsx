@@ -2,6 +2,7 @@
 
 import Link from 'next/link';
 import { KiteMark } from '@/parts/KiteMark';
+import { anchorOf } from './anchors';
 
 /** The way back to the shelf, and where one is: a publication's issue or house. */
 export function Crumbs({ publication, here }: { publication: string; here: string }) {
@@ -11,7 +12,7 @@ export function Crumbs({ publication, here }: { publication: string; here: strin
         <KiteMark />
       </Link>
       <p className="font-semibold whitespace-nowrap">
-        <Link href="/" className="hover:underline">
+        <Link href={`/#${anchorOf(publication)}`} className="hover:underline">
           {publication}
         </Link>
         <span className="px-1.5 opacity-40">/</span>

@@ -18,7 +18,7 @@ interface DeskFootProps {
 export function DeskFoot({ desk, pages, width, look, onToggle }: DeskFootProps) {
   const first = pages[0]!;
   return (
-    <footer className="border-base-300 bg-base-100 narrow flex h-6 shrink-0 items-center gap-6 border-t px-3">
+    <footer className="border-base-300 bg-base-100 narrow flex h-6 min-w-0 shrink-0 items-center gap-6 overflow-hidden border-t px-3 whitespace-nowrap">
       <PointerPlace desk={desk} pages={pages} width={width} />
       <span>
         {pages.length > 1 ? `Spread ${first.number}–${pages[1]!.number}` : `Page ${first.number}`}, {first.master.name} master
@@ -51,7 +51,7 @@ function PointerPlace({ desk, pages, width }: Pick<DeskFootProps, 'desk' | 'page
       element.removeEventListener('pointerleave', onLeave);
     };
   }, [ref, pointAt, pages, width]);
-  return <span className="w-48">{place}</span>;
+  return <span className="w-48 shrink-0 max-lg:w-32">{place}</span>;
 }
 
 function Switch({ on, name, keys, run }: { on: boolean; name: string; keys: string; run: () => void }) {

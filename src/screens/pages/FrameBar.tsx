@@ -5,14 +5,12 @@ import { find, type Document } from '@/core/records/document';
 import type { FrameRecord } from '@/core/records/index';
 import type { Wrap } from '@/core/records/frame';
 import type { FrameActions } from './frameActions';
-import { standOffWords, textOf } from './frameWords';
+import { frameName, standOffWords, textOf } from './frameWords';
 
 interface FrameBarProps {
   readonly document: Document;
   readonly frame: FrameRecord;
   readonly overset: number;
-  readonly left: number;
-  readonly top: number;
   readonly actions: FrameActions;
 }
 
@@ -23,13 +21,13 @@ const WRAPS: readonly { readonly mode: Wrap['mode']; readonly name: string }[] =
   { mode: 'clear', name: 'Clear' },
 ];
 
-/** A small bar of what is done most with such a frame; it stands clear of the frame. */
-export function FrameBar({ document, frame, overset, left, top, actions }: FrameBarProps) {
+/** What one does most with this kind of frame, in the strip at the desk's foot. */
+export function FrameBar({ document, frame, overset, actions }: FrameBarProps) {
   const { content, wrap } = frame;
   const picture = content.type === 'picture' ? find(document, 'picture', content.picture) : undefined;
   const text = textOf(document, frame);
   const isBody = text?.text.role === 'body';
-  const button = 'hover:bg-base-100/15 flex h-7 items-center gap-1.5 px-2.5 font-medium whitespace-nowrap';
+  const button = 'hover:bg-base-200 flex h-7 items-center gap-1.5 px-2.5 font-medium whitespace-nowrap';
   const shown = WRAPS.filter(
     ({ mode }) => mode !== 'outline' || (picture && (picture.outlines.alpha || picture.outlines.background)),
   );
@@ -37,30 +35,15 @@ export function FrameBar({ document, frame, overset, left, top, actions }: Frame
     <div
       role="toolbar"
       aria-label="Frame"
-      className="bg-secondary text-secondary-content absolute z-10 flex"
-      style={{ left, top }}
+      className="flex items-center"
       onPointerDown={(event) => event.stopPropagation()}
       onKeyDown={(event) => event.key !== 'Escape' && event.stopPropagation()}
     >
-      {!isBody &&
-        shown.map(({ mode, name }) => (
-          <button
-            key={mode}
-            type="button"
-            aria-pressed={wrap.mode === mode}
-            className={`${button} ${wrap.mode === mode ? 'bg-primary text-primary-content hover:bg-primary' : ''}`}
-            onClick={() => actions.wrap({ mode, ...(wrap.standOff === 0 && mode !== 'none' ? { standOff: 11.34 } : {}) })}
-          >
-            {name}
-          </button>
-        ))}
-      {!isBody && wrap.mode !== 'none' && (
-        <span className="narrow border-base-100/20 flex h-7 items-center border-l px-2.5">{standOffWords(wrap.standOff)}</span>
-      )}
+      <span className="max-w-60 truncate pr-2.5 font-semibold">{frameName(document, frame)}</span>
       {picture && content.type === 'picture' && (
         <button
           type="button"
-          className={`${button} border-base-100/20 border-l`}
+          className={`${button} border-base-300 border-l`}
           onClick={() => actions.fit(content.fit === 'fill' ? 'fit' : 'fill')}
         >
           {content.fit === 'fill' ? 'Show all' : 'Fill'}
@@ -88,19 +71,34 @@ export function FrameBar({ document, frame, overset, left, top, actions }: Frame
           >
             +
           </button>
-          <button type="button" className={`${button} border-base-100/20 border-l`} onClick={actions.quote}>
+          <button type="button" className={`${button} border-base-300 border-l`} onClick={actions.quote}>
             <Quote size={14} /> Quote
           </button>
           {overset > 0 && (
-            <button type="button" className={`${button} border-base-100/20 border-l`} onClick={actions.goOn}>
+            <button type="button" className={`${button} border-base-300 border-l`} onClick={actions.goOn}>
               <CornerDownRight size={14} /> Go on
             </button>
           )}
         </>
       )}
+      {!isBody &&
+        shown.map(({ mode, name }) => (
+          <button
+            key={mode}
+            type="button"
+            aria-pressed={wrap.mode === mode}
+            className={`${button} ${wrap.mode === mode ? 'bg-primary text-primary-content hover:bg-primary' : ''}`}
+            onClick={() => actions.wrap({ mode, ...(wrap.standOff === 0 && mode !== 'none' ? { standOff: 11.34 } : {}) })}
+          >
+            {name}
+          </button>
+        ))}
+      {!isBody && wrap.mode !== 'none' && (
+        <span className="narrow border-base-300 flex h-7 items-center border-l px-2.5">{standOffWords(wrap.standOff)}</span>
+      )}
       <button
         type="button"
-        className={`${button} border-base-100/20 border-l`}
+        className={`${button} border-base-300 border-l`}
         aria-label="To the front"
         title="To the front"
         onClick={() => actions.stack('front')}

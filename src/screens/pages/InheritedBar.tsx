@@ -7,19 +7,16 @@ import type { FrameInSight } from './Overlay';
 interface InheritedBarProps {
   readonly document: Document;
   readonly inherited: FrameInSight;
-  readonly left: number;
-  readonly top: number;
   readonly onPart: () => void;
 }
 
 /** Says that something belongs to the master, and offers to part it from it here. */
-export function InheritedBar({ document, inherited: { frame, page }, left, top, onPart }: InheritedBarProps) {
+export function InheritedBar({ document, inherited: { frame, page }, onPart }: InheritedBarProps) {
   return (
     <div
       role="toolbar"
       aria-label="From the master"
-      className="bg-secondary text-secondary-content absolute z-10 flex h-7 items-center gap-2 px-2.5 whitespace-nowrap"
-      style={{ left, top }}
+      className="flex items-center gap-3 whitespace-nowrap"
       onPointerDown={(event) => event.stopPropagation()}
     >
       <span className="max-w-72 truncate">

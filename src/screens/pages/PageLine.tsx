@@ -105,7 +105,7 @@ export const PageLine = memo(function PageLine({
                 {cell.overset && <span className="bg-error absolute top-0.5 right-0.5 size-[0.4rem] rounded-full" data-overset />}
                 {stirred.has(page.id) && <span className="bg-primary absolute inset-x-0 top-0 h-[0.15rem]" />}
                 {hovered === page.id && (
-                  <span className="bg-base-100 border-base-300 absolute top-6 left-0 z-30 block border p-1 shadow-[0_2px_8px_rgb(20_33_61/0.25)]">
+                  <span className="bg-base-100 border-base-300 pointer-events-none fixed top-[5.25rem] left-1/2 z-30 block -translate-x-1/2 border p-1 shadow-[0_2px_8px_rgb(20_33_61/0.25)]">
                     <SmallPage composer={composer} page={page.id} format={format} />
                     <span className="narrow block pt-0.5">{cell.overset ?? `Page ${folio}`}</span>
                   </span>

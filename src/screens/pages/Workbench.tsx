@@ -7,12 +7,14 @@ import type { DeskStore } from '@/client/deskStore';
 import type { Sentence } from '@/client/messages';
 import { grown as widened, type Box } from '@/core/geometry/box';
 import { pageGrid, stretchBox, stretchWords } from '@/core/page/grid';
+import { withQuotes } from '@/core/actions/quotes';
 import { renameMaster, setBasedOn } from '@/core/actions/masters';
-import { formatOf, inheritedFrames, placedPage, spreads, type PlacedPage } from '@/core/page/pages';
-import { find, framesOn } from '@/core/records/document';
+import { formatOf, inheritedFrames, placedPage, placedPages, spreads, type PlacedPage } from '@/core/page/pages';
+import { deskPage } from '@/core/page/houseDesk';
+import { all, find, framesOn, threadOf } from '@/core/records/document';
 import { CarriedThing } from '@/parts/CarriedThing';
 import { Notices } from '@/parts/Notices';
-import { barPlace, menuPlace } from './besideFrame';
+import { menuPlace } from './besideFrame';
 import { CommandBar } from './CommandBar';
 import type { DeskKind, DeskPlace } from './deskPlace';
 import { deskCommands } from './deskCommands';
@@ -21,7 +23,7 @@ import { Detail, wholeGroup } from './detail/Detail';
 import { frameActionsOn } from './frameActions';
 import { FrameBar } from './FrameBar';
 import { isGround } from '@/core/page/ground';
-import { freeSlot, largestFree, type Target } from './freeSpace';
+import { continuation, freeSlot, largestFree, type Target } from './freeSpace';
 import { frameName, textOf } from './frameWords';
 import { Help } from './Help';
 import { USUAL_LOOK, type Look } from './look';
@@ -32,6 +34,7 @@ import { Frames, Inherited, Waiting, type FrameInSight } from './Overlay';
 import { PageLine } from './PageLine';
 import { MOVE } from './snap';
 import { Spread } from './Spread';
+import { Strip } from './Strip';
 import { StretchMenu } from './StretchMenu';
 import { Threads } from './Threads';
 import { Tray, type Carried } from './Tray';
@@ -235,15 +238,18 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
   };
   const goOn = (of = text?.id) => {
     if (!of) return;
-    const next = allSpreads[index + 1];
-    const target = largestFree(format, pages, frames) ?? (next && largestFree(format, next, framesOf(next)));
+    const thread = threadOf(document, of);
+    const end = thread.at(-1);
+    const page = end && placedPage(document, end.on);
+    const last = page && framesOf([page]).find(({ frame }) => frame.id === end.id);
+    const target = last && continuation(format, last, placedPages(document), framesOf);
     if (!target) {
       return say(
-        'There is no free room on this spread or the next. Drag the tail to where the story goes on, or add pages.',
+        'There is no free room behind its last frame in this section. Drag the tail to where the story goes on, or add pages.',
         'wrong',
       );
     }
-    if (!pages.includes(target.page)) go(index + 1);
+    if (!pages.some((each) => each.page.id === target.page.page.id)) go(target.page.spread);
     void drop({ what: 'tail', id: of, allPages }, target);
   };
 
@@ -351,10 +357,7 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
   const onScreen = ({ page, box }: { page: PlacedPage; box: Box }) => toScreen(view, { ...box, x: box.x + page.dx });
   const lit = marking ?? marked;
   const guides = !look.proof;
-  const spreadAt = toScreen(view, desk.bleedBox);
-  const foot = spreadAt.y + spreadAt.h;
   const menuAt = marked && menuPlace(onScreen(marked), desk.size);
-  const barAt = only && !moving && !picking && !hand.typing && guides ? barPlace(onScreen(only), desk.size, foot) : undefined;
 
   return (
     <div
@@ -494,17 +497,6 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
                 {trouble}
               </p>
             )}
-            {barAt && only && (
-              <FrameBar document={document} frame={only.frame} overset={overset} {...barAt} actions={frameActions} />
-            )}
-            {inherited && guides && (
-              <InheritedBar
-                document={document}
-                inherited={inherited}
-                {...barPlace(onScreen(inherited), desk.size, foot)}
-                onPart={() => partInherited(inherited)}
-              />
-            )}
             {hand.typing && (
               <TypingCaret
                 hand={hand}
@@ -523,7 +515,7 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
                 data-picking
               >
                 Press a sentence to quote it, or choose with the arrow keys and Enter.{' '}
-                <span className="opacity-80">“{picking.sentences[picking.lit]!.words}”</span>
+                <span className="opacity-80">{withQuotes(picking.sentences[picking.lit]!.words)}</span>
               </p>
             )}
             {marked && menuAt && (
@@ -548,6 +540,17 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
               />
             )}
           </div>
+          {guides && (
+            <Strip
+              hint={hand.typing ? 'Letters are text now. Esc goes out.' : 'Press a frame to choose it, or drag over empty grid.'}
+            >
+              {only && !picking && !hand.typing ? (
+                <FrameBar document={document} frame={only.frame} overset={overset} actions={frameActions} />
+              ) : inherited ? (
+                <InheritedBar document={document} inherited={inherited} onPart={() => partInherited(inherited)} />
+              ) : null}
+            </Strip>
+          )}
           {guides && <DeskFoot desk={desk} pages={pages} width={format.width} look={look} onToggle={toggle} />}
         </main>
         {look.detail && guides && (
@@ -556,7 +559,16 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
             slots={slots}
             onRecurring={actions.recurring}
             masterActions={{
-              add: actions.addMaster,
+              add: (called, like, based) => {
+                const before = new Set(all(store.whole, 'master').map((each) => each.id));
+                actions.addMaster(called, like, based);
+                // What was made lies on the desk, so that what is done next is done to it.
+                const fresh = all(store.whole, 'master').find((each) => !before.has(each.id));
+                const at = fresh
+                  ? spreads(store.document).findIndex((each) => each.some(({ page }) => page.id === deskPage(fresh.id, 'right')))
+                  : -1;
+                if (at >= 0) go(at);
+              },
               rename: (master, called) => store.doWhole('Rename a master', renameMaster(store.whole, master, called)),
               basedOn: (master, base) => store.doWhole('Base a master on another', setBasedOn(store.whole, master, base)),
               remove: actions.removeMaster,
@@ -572,7 +584,14 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
             fits={fits}
             actions={frameActions}
             onBox={(box) =>
-              only && actions.move(new Map([[only.frame.id, { on: only.page.page.id, box }]]), 'Place a frame by numbers')
+              only &&
+              // A frame that grows is as high as its text: unless its height is what was typed, its own stays.
+              actions.move(
+                new Map([
+                  [only.frame.id, { on: only.page.page.id, box: box.h === only.box.h ? { ...box, h: only.frame.box.h } : box }],
+                ]),
+                'Place a frame by numbers',
+              )
             }
             onMark={(page, stretch) =>
               setMarked({ page, stretch, box: stretchBox(pageGrid(format, page.master, page.side), stretch) })

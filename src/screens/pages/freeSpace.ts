@@ -17,8 +17,10 @@ export interface Target {
   readonly page: PlacedPage;
   readonly box: Box;
   readonly words: string;
-  /** The picture frame that would be filled instead. */
+  /** The picture frame, or the place of an advertisement, that would be filled instead. */
   readonly frame?: string;
+  /** The panel that it would be laid on. */
+  readonly on?: string;
   /** The slot that would be filled instead. */
   readonly slot?: SlotFrame;
 }
@@ -61,17 +63,55 @@ export function largestFree(
 ): Target | undefined {
   let best: Target | undefined;
   for (const page of pages) {
-    const grid = pageGrid(format, page.master, page.side);
-    const taken = takenOn(format, page, frames);
-    for (const column of grid.columns) {
-      for (let line = 1; line <= grid.lines; line += 3) {
-        const found = asTarget(
-          page,
-          grid,
-          freeStretch(grid, { x: column.x + column.w / 2, y: grid.first + (line - 1.5) * grid.step }, taken),
-        );
-        if (found && (!best || found.box.w * found.box.h > best.box.w * best.box.h)) best = found;
-      }
+    const found = largestIn(page, pageGrid(format, page.master, page.side), takenOn(format, page, frames));
+    if (found && (!best || found.box.w * found.box.h > best.box.w * best.box.h)) best = found;
+  }
+  return best;
+}
+
+/** Lines that a text goes on in at least; fewer are not worth the jump. */
+const LEAST_LINES = 4;
+
+/**
+ * Where a text goes on behind its last frame, in reading order: beside or below it on its own page, then on the pages
+ * behind, in its section. Undefined where there is no room.
+ *
+ * @param framesOf what lies on a page, with the heights that growing frames have
+ */
+export function continuation(
+  format: FormatRecord,
+  last: FrameInSight,
+  pages: readonly PlacedPage[],
+  framesOf: (pages: readonly PlacedPage[]) => readonly FrameInSight[],
+): Target | undefined {
+  const { page: from, box } = last;
+  const grid = pageGrid(format, from.master, from.side);
+  const taken = takenOn(format, from, framesOf([from]));
+  const { area } = grid;
+  const foot = area.y + area.h;
+  // What comes before it in reading order is closed: to its left, and above it in its own columns.
+  const beside = [...taken, { x: area.x - 1000, y: area.y, w: 1000 + box.x + box.w - area.x, h: area.h }];
+  const below = [...taken, { x: area.x, y: area.y, w: area.w, h: Math.max(0, box.y + box.h - area.y) }];
+  const deep = (target: Target | undefined) => (target && target.box.h >= LEAST_LINES * grid.step - 0.01 ? target : undefined);
+  const under = box.y + box.h < foot ? deep(largestIn(from, grid, below)) : undefined;
+  const own = deep(largestIn(from, grid, beside)) ?? under;
+  if (own) return own;
+  for (const page of pages) {
+    if (page.number <= from.number || page.section?.id !== from.section?.id) continue;
+    const found = largestFree(format, [page], framesOf([page]));
+    const { step } = pageGrid(format, page.master, page.side);
+    if (found && found.box.h >= LEAST_LINES * step - 0.01) return found;
+  }
+  return undefined;
+}
+
+function largestIn(page: PlacedPage, grid: PageGrid, taken: readonly Box[]): Target | undefined {
+  let best: Target | undefined;
+  for (const column of grid.columns) {
+    for (let line = 1; line <= grid.lines; line += 3) {
+      const at = { x: column.x + column.w / 2, y: grid.first + (line - 1.5) * grid.step };
+      const found = asTarget(page, grid, freeStretch(grid, at, taken));
+      if (found && (!best || found.box.w * found.box.h > best.box.w * best.box.h)) best = found;
     }
   }
   return best;

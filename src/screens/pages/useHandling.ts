@@ -6,6 +6,7 @@ import type { DeskStore } from '@/client/deskStore';
 import { setAppearance, withCorner } from '@/core/actions/appearance';
 import { placeFrames, type Place } from '@/core/actions/frames';
 import { contains, type Box } from '@/core/geometry/box';
+import { type Document, find } from '@/core/records/document';
 import { mapped, rotation } from '@/core/geometry/matrix';
 import { pageGrid, stretchBetween, stretchBox, type Stretch } from '@/core/page/grid';
 import type { PlacedPage } from '@/core/page/pages';
@@ -169,7 +170,17 @@ export function useHandling(around: Surroundings) {
         const at = point.inside ? onPage(now.pages, now.format.width, now.format.height, point) : undefined;
         const waiting = at && what === 'picture' ? pictureFrameAt(now.format, framesNow(), at) : undefined;
         const slot = at && what === 'story' ? slotAt(now.store.document, at.page, at) : undefined;
-        const target = waiting ?? slot ?? (at && targetAt(now.format, at.page, at, framesNow()));
+        const free = at && targetAt(now.format, at.page, at, framesNow());
+        // Where nothing is free something is still meant: a picture on text is run around there, a story lies on its panel.
+        const onto =
+          at && !waiting && !slot && !free
+            ? what === 'picture'
+              ? pictureOnText(now.store.document, now.format, framesNow(), at, id)
+              : what === 'story' || what === 'tail'
+                ? storyOnPanel(now.format, framesNow(), at)
+                : undefined
+            : undefined;
+        const target = waiting ?? slot ?? free ?? onto;
         const allPages = what !== 'picture' && now.allPages !== event.shiftKey;
         current = { what, id, x: event.clientX, y: event.clientY, target, allPages };
         setCarry(current);
@@ -196,7 +207,63 @@ function pictureFrameAt(
     .reverse()
     .find(
       ({ frame, page, box }) =>
-        frame.content.type === 'picture' && page === at.page && contains(box, at) && !isGround(format, box),
+        (frame.content.type === 'picture' || frame.content.type === 'advertisement') &&
+        page === at.page &&
+        contains(box, at) &&
+        !isGround(format, box),
     );
-  return under && { page: under.page, box: under.box, words: 'into this frame', frame: under.frame.id };
+  if (!under) return undefined;
+  const { content, id } = under.frame;
+  const words =
+    content.type === 'advertisement'
+      ? content.advertisement === undefined
+        ? 'into this place'
+        : 'as the artwork of this advertisement'
+      : content.type === 'picture' && content.picture !== undefined
+        ? 'in place of this picture'
+        : 'into this frame';
+  return { page: under.page, box: under.box, words, frame: id };
 }
+
+/** Over the columns of text under a point, as deep as the picture's own form asks: the text runs around it. */
+function pictureOnText(
+  document: Document,
+  format: FormatRecord,
+  frames: readonly FrameInSight[],
+  at: { page: PlacedPage; x: number; y: number },
+  picture: string,
+): Target | undefined {
+  const under = frames.find(({ frame, page, box }) => frame.content.type === 'text' && page === at.page && contains(box, at));
+  const of = find(document, 'picture', picture);
+  if (!under || !of || under.frame.content.type !== 'text') return undefined;
+  const { columns, gutter } = under.frame.content;
+  const { box } = under;
+  const grid = pageGrid(format, at.page.master, at.page.side);
+  const w = (box.w - gutter * (columns - 1)) / columns;
+  const column = Math.max(0, Math.min(columns - 1, Math.floor((at.x - box.x) / (w + gutter))));
+  const lines = Math.max(3, Math.round((w * of.height) / of.width / grid.step));
+  const h = Math.min(lines * grid.step, box.h);
+  const first = grid.first - grid.step;
+  const line = Math.round((at.y - h / 2 - first) / grid.step);
+  const y = Math.max(box.y, Math.min(box.y + box.h - h, first + line * grid.step));
+  return { page: at.page, box: { x: box.x + column * (w + gutter), y, w, h }, words: 'here, the text runs around it' };
+}
+
+/** Inside a panel under a point, with room between its edge and the text. */
+function storyOnPanel(
+  format: FormatRecord,
+  frames: readonly FrameInSight[],
+  at: { page: PlacedPage; x: number; y: number },
+): Target | undefined {
+  const under = [...frames]
+    .reverse()
+    .find(({ frame, page, box }) => frame.content.type === 'panel' && page === at.page && contains(box, at));
+  if (!under) return undefined;
+  const { x, y, w, h } = under.box;
+  const inset = Math.min(PANEL_INSET, w / 6, h / 6);
+  const box = { x: x + inset, y: y + inset, w: w - 2 * inset, h: h - 2 * inset };
+  return box.h >= 4 * format.baseline.step ? { page: at.page, box, words: 'onto this panel', on: under.frame.id } : undefined;
+}
+
+/** Points between the edge of a panel and the text laid on it (common practice: 3 mm or so). */
+const PANEL_INSET = 9;

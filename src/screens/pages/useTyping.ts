@@ -3,8 +3,10 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { ComposerClient } from '@/client/composerClient';
 import type { DeskStore } from '@/client/deskStore';
+import { followingStyle } from '@/core/actions/styles';
+import { levelsOf } from '@/core/type/bidi';
 import { setBody } from '@/core/actions/texts';
-import { paragraphsOf } from '@/core/records/body';
+import { paragraphsOf, plainText } from '@/core/records/body';
 import { find } from '@/core/records/document';
 import type { BodyNode, FieldName, ParagraphNode } from '@/core/records/text';
 import {
@@ -137,10 +139,21 @@ export function useTyping(store: DeskStore, composer: ComposerClient): TypingHan
     begin,
     end,
     rest: commit,
-    words: (words) => now.current && show(typeWords(now.current.body, now.current.place, words)),
+    words: (words) =>
+      now.current &&
+      show(typeWords(now.current.body, now.current.place, words, (style) => followingStyle(store.document, style))),
     field: (name) => now.current && show(typeField(now.current.body, now.current.place, name)),
     erase: (back) => now.current && show(deleteAt(now.current.body, now.current.place, back)),
-    step: (by) => now.current && move(steppedPlace(now.current.body, now.current.place, by)),
+    step: (by) => {
+      const own = now.current;
+      if (!own) return;
+      // Arrows go where they point: in what is written from right to left, the other way through the text.
+      const text = plainText(paragraphsOf(own.body)[own.place.paragraph]!);
+      const levels = levelsOf(text);
+      const level = levels ? (levels.of[Math.min(own.place.offset, text.length - 1)] ?? 0) : 0;
+      const forward = level % 2 === 1 ? (-by as 1 | -1) : by;
+      void move(steppedPlace(own.body, own.place, forward));
+    },
     line: (by) => {
       const own = now.current;
       if (own) void composer.placeBeside(own.text, own.place, by).then((place) => now.current === own && move(place));

@@ -256,7 +256,7 @@ export function PlanBench({ id, publication, name, house, recurring, today, kept
           {counted === EMPTY ? (
             <footer className="border-base-300 bg-base-100 h-44 shrink-0 border-t" />
           ) : (
-            <PlanFoot document={counted} actions={actions} showsMarks={showsMarks} onMarks={setShowsMarks} />
+            <PlanFoot document={counted} fits={fits} actions={actions} showsMarks={showsMarks} onMarks={setShowsMarks} />
           )}
         </main>
         <aside

@@ -1,7 +1,8 @@
 'use client';
 
 import { memo, useMemo, useState } from 'react';
-import { balanceOf, wholeBalance } from '@/core/plan/balance';
+import type { Fit } from '@/core/compose/fit';
+import { balanceOf, filledShares, wholeBalance } from '@/core/plan/balance';
 import { bindingOf, signatures, signatureWords, SIGNATURE_SIZES, type SignatureSize } from '@/core/plan/signatures';
 import { pageCountAdvice } from '@/core/plan/startIssue';
 import { formatOf, placedPages } from '@/core/page/pages';
@@ -14,6 +15,7 @@ import type { PlanActions } from './usePlanActions';
 
 interface PlanFootProps {
   readonly document: Document;
+  readonly fits: ReadonlyMap<string, Fit>;
   readonly actions: PlanActions;
   readonly showsMarks: boolean;
   readonly onMarks: (on: boolean) => void;
@@ -22,10 +24,10 @@ interface PlanFootProps {
 const percent = (share: number): string => `${Math.round(100 * share)} %`;
 
 /** Below the flatplan: what takes up the pages, their number, and the sheets they are printed on. */
-export const PlanFoot = memo(function PlanFoot({ document, actions, showsMarks, onMarks }: PlanFootProps) {
+export const PlanFoot = memo(function PlanFoot({ document, fits, actions, showsMarks, onMarks }: PlanFootProps) {
   const [sheets, setSheets] = useState(false);
   const pages = placedPages(document);
-  const balance = useMemo(() => balanceOf(document), [document]);
+  const balance = useMemo(() => balanceOf(document, filledShares(document, fits)), [document, fits]);
   const folios = useMemo(() => placedPages(document).map(({ folio }) => folio), [document]);
   const whole = wholeBalance(balance);
   const { kind, signature } = bindingOf(formatOf(document));

@@ -15,8 +15,11 @@ export function Sheets({ list, folios, binding, onClose }: SheetsProps) {
   const pair = ([left, right]: readonly [number, number]) => (
     <span className="border-base-content/40 mr-3 inline-flex border bg-white text-[#14213d]">
       {[left, right].map((page) => (
-        <span key={page} className="border-base-content/40 w-10 border-l py-1 text-center font-semibold first:border-l-0">
-          {folios[page - 1]}
+        <span
+          key={page}
+          className="border-base-content/40 min-w-10 border-l px-1 py-1 text-center font-semibold first:border-l-0"
+        >
+          {folios[page - 1] ?? <span className="font-normal opacity-60">blank</span>}
         </span>
       ))}
     </span>

@@ -4,7 +4,8 @@ import { useState } from 'react';
 import { type Fit, fitWords } from '@/core/compose/fit';
 import { daysLeft, pagesWords, storyList, wordsOf } from '@/core/plan/storyList';
 import type { StoryPlan } from '@/core/actions/stories';
-import type { Document } from '@/core/records/document';
+import { type Document, find } from '@/core/records/document';
+import { DayField } from '@/parts/DayField';
 import { useCommitted } from '@/parts/useCommitted';
 import { STORY_STATES, type StoryState } from '@/core/records/story';
 
@@ -26,6 +27,7 @@ export const STATE_WORDS: Readonly<Record<StoryState, string>> = {
 
 /** Every story with its state, its fit, its page and its day, as a newsdesk lists them. */
 export function StoryTable({ document, fits, today, onStory }: StoryTableProps) {
+  const language = find(document, 'issue', 'issue')?.language ?? 'en-GB';
   const [wrong, setWrong] = useState<{ story: string; message: string }>();
   const change = (id: string, changes: Partial<StoryPlan>) => {
     try {
@@ -61,7 +63,12 @@ export function StoryTable({ document, fits, today, onStory }: StoryTableProps) 
                     className="mr-2 inline-block h-3 w-[3px] align-[-1px]"
                     style={{ background: `var(--story-${story.tint})` }}
                   />
-                  {story.name}
+                  <CommittedInput
+                    label={`Name of ${story.name}`}
+                    value={story.name}
+                    width="15rem"
+                    onCommit={(typed) => change(story.id, { name: typed.trim() })}
+                  />
                 </th>
                 <td className="pr-4">{story.section}</td>
                 <td className="pr-4">
@@ -95,12 +102,12 @@ export function StoryTable({ document, fits, today, onStory }: StoryTableProps) 
                 </td>
                 <td className="pr-4">{pagesWords(pages)}</td>
                 <td className="whitespace-nowrap">
-                  <CommittedInput
+                  <DayField
                     label={`Due day of ${story.name}`}
                     value={story.due ?? ''}
-                    type="date"
-                    width="8rem"
-                    onCommit={(typed) => change(story.id, { due: typed === '' ? undefined : typed })}
+                    language={language}
+                    width="9.5rem"
+                    onChange={(day) => change(story.id, { due: day === '' ? undefined : day })}
                   />
                   {days !== undefined && (
                     <span className={`narrow pl-2 ${days < 0 ? 'text-error font-semibold' : 'opacity-75'}`}>
@@ -125,18 +132,16 @@ export function StoryTable({ document, fits, today, onStory }: StoryTableProps) 
 interface CommittedInputProps {
   readonly label: string;
   readonly value: string;
-  readonly type?: 'text' | 'date';
   readonly width: string;
   readonly onCommit: (typed: string) => void;
 }
 
 /** A cell to type in: it counts when it is left or Enter is pressed. */
-function CommittedInput({ label, value, type = 'text', width, onCommit }: CommittedInputProps) {
+function CommittedInput({ label, value, width, onCommit }: CommittedInputProps) {
   const { typed, type: onType, commit, onKeyDown } = useCommitted((words) => words !== value && onCommit(words));
   return (
     <input
       aria-label={label}
-      type={type}
       className="field narrow"
       style={{ width }}
       value={typed ?? value}

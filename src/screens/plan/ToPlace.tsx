@@ -5,6 +5,7 @@ import { frameOfAdvertisement, SIZE_WORDS, USUAL_LINES } from '@/core/actions/ad
 import { daysLeft, storyList, wordsOf } from '@/core/plan/storyList';
 import { ADVERTISEMENT_SIZES, type AdvertisementSize } from '@/core/records/advertisement';
 import { all, type Document, find } from '@/core/records/document';
+import { DayField } from '@/parts/DayField';
 import { NumberField } from '@/parts/NumberField';
 import { Select } from '@/parts/Select';
 import type { PlanActions } from './usePlanActions';
@@ -58,6 +59,19 @@ export function ToPlace({ document, today, actions, onCarry, onPlace }: ToPlaceP
       </button>
     </li>
   );
+  const there = {
+    Stories: all(document, 'story').length,
+    Pictures: all(document, 'picture').length,
+    Advertisements: all(document, 'advertisement').length,
+  }[tab];
+  const emptyWords =
+    there === 0
+      ? { Stories: 'No story is planned yet.', Pictures: 'No picture has come in yet.', Advertisements: 'None is booked yet.' }[
+          tab
+        ]
+      : tab === 'Stories'
+        ? 'Every story has its page.'
+        : 'All are placed.';
   return (
     <section aria-label="Still to be placed" className="flex min-h-0 flex-1 flex-col">
       <h2 className="chapter px-3.5 pt-3 pb-1">Still to be placed</h2>
@@ -79,7 +93,7 @@ export function ToPlace({ document, today, actions, onCarry, onPlace }: ToPlaceP
         ))}
       </div>
       <div className="min-h-0 flex-1 overflow-auto px-3.5 pt-2 pb-3">
-        {counts[tab] === 0 && <p className="opacity-70">{tab === 'Stories' ? 'Every story has its page.' : 'All are placed.'}</p>}
+        {counts[tab] === 0 && <p className="opacity-70">{emptyWords}</p>}
         <ul>
           {tab === 'Stories' &&
             stories.map(({ story }) => {
@@ -135,7 +149,13 @@ export function ToPlace({ document, today, actions, onCarry, onPlace }: ToPlaceP
             {tab === 'Stories' ? 'Plan a story' : 'Book an advertisement'}
           </button>
         )}
-        {adding && tab === 'Stories' && <StoryForm actions={actions} onClose={() => setAdding(false)} />}
+        {adding && tab === 'Stories' && (
+          <StoryForm
+            language={find(document, 'issue', 'issue')?.language ?? 'en-GB'}
+            actions={actions}
+            onClose={() => setAdding(false)}
+          />
+        )}
         {adding && tab === 'Advertisements' && (
           <AdvertisementForm document={document} actions={actions} onClose={() => setAdding(false)} />
         )}
@@ -194,32 +214,16 @@ function SmallForm({
   );
 }
 
-function Field({
-  label,
-  value,
-  type = 'text',
-  onChange,
-}: {
-  label: string;
-  value: string;
-  type?: 'text' | 'date';
-  onChange: (value: string) => void;
-}) {
+function Field({ label, value, onChange }: { label: string; value: string; onChange: (value: string) => void }) {
   return (
     <label className="min-w-0 flex-1">
       <span className="text-2xs opacity-70">{label}</span>
-      <input
-        className="field narrow"
-        type={type}
-        maxLength={400}
-        value={value}
-        onChange={(event) => onChange(event.target.value)}
-      />
+      <input className="field narrow" maxLength={400} value={value} onChange={(event) => onChange(event.target.value)} />
     </label>
   );
 }
 
-function StoryForm({ actions, onClose }: FormProps) {
+function StoryForm({ actions, language, onClose }: FormProps & { language: string }) {
   const [name, setName] = useState('');
   const [section, setSection] = useState('');
   const [target, setTarget] = useState(600);
@@ -235,7 +239,12 @@ function StoryForm({ actions, onClose }: FormProps) {
         <Field label="Section" value={section} onChange={setSection} />
         <NumberField label="Words" value={target} least={1} most={1_000_000} whole onChange={setTarget} />
       </div>
-      <Field label="Copy is due" type="date" value={due} onChange={setDue} />
+      <div>
+        <label htmlFor="story-due" className="text-2xs opacity-70">
+          Copy is due
+        </label>
+        <DayField id="story-due" value={due} language={language} onChange={setDue} />
+      </div>
     </SmallForm>
   );
 }

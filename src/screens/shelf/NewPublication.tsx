@@ -104,9 +104,9 @@ export function NewPublication({ kind: asked = 'magazine', onClose }: { kind?: P
                 <Palettes kind={kind} value={palette} onChange={setPalette} />
                 <fieldset>
                   <legend className="text-2xs opacity-70">Recurring pages to take</legend>
-                  <div className="flex gap-4 pt-1">
+                  <div className="flex flex-wrap gap-3 pt-1">
                     {pages.map(({ id, name: called }, i) => (
-                      <label key={id} className={`block w-[7.6rem] cursor-pointer ${dropped.has(id) ? 'opacity-45' : ''}`}>
+                      <label key={id} className={`block w-[7.3rem] cursor-pointer ${dropped.has(id) ? 'opacity-45' : ''}`}>
                         <img
                           src={`/api/designs/${kind}/${palette}/${i + 1}`}
                           alt={`${called} of the ${own.name.toLowerCase()} design`}

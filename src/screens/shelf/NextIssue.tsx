@@ -1,9 +1,11 @@
 'use client';
 
+import { addMonths, formatISO } from 'date-fns';
 import { useState } from 'react';
 import { MOST_PAGES } from '@/core/actions/pages';
 import { type Frequency, type IssueName, nextIssue, seasonOf } from '@/core/plan/recurrence';
 import { pageCountAdvice } from '@/core/plan/startIssue';
+import { DayField } from '@/parts/DayField';
 import { Dialog } from '@/parts/Dialog';
 import { NumberField } from '@/parts/NumberField';
 import { Select } from '@/parts/Select';
@@ -11,7 +13,7 @@ import { Tick } from '@/parts/Tick';
 import { OrderField, OrderForm } from './OrderForm';
 
 interface NextIssueProps {
-  readonly publication: { readonly id: string; readonly name: string };
+  readonly publication: { readonly id: string; readonly name: string; readonly language: string };
   readonly frequency: Frequency;
   /** The latest first. */
   readonly issues: readonly (IssueName & { readonly id: string; readonly name: string; readonly pages: number })[];
@@ -19,6 +21,8 @@ interface NextIssueProps {
 }
 
 const USUAL_PAGES = 8;
+
+const monthAhead = (): string => formatISO(addMonths(new Date(), 1), { representation: 'date' });
 
 /** Proposes number, date and name of the issue after the last, to be changed and started. */
 export function NextIssue({ publication, frequency, issues, onClose }: NextIssueProps) {
@@ -28,7 +32,8 @@ export function NextIssue({ publication, frequency, issues, onClose }: NextIssue
   const [pages, setPages] = useState(issues[0]?.pages ?? USUAL_PAGES);
   const proposed = nextIssue(issues, frequency, { double, skip });
   const number = typed.number ?? proposed.number;
-  const date = typed.date ?? proposed.date;
+  // The first issue has none to go on from: it is proposed a month ahead.
+  const date = typed.date ?? (proposed.date || monthAhead());
   const season = typed.season ?? (date ? seasonOf(date, frequency) : proposed.season);
   const [from, setFrom] = useState('');
   const advice = pageCountAdvice(pages);
@@ -53,14 +58,22 @@ export function NextIssue({ publication, frequency, issues, onClose }: NextIssue
                 wrong={wrong}
                 onChange={(value) => setTyped({ ...typed, number: value })}
               />
-              <OrderField
-                label="Cover date"
-                field="date"
-                type="date"
-                value={date}
-                wrong={wrong}
-                onChange={(value) => setTyped({ ...typed, date: value })}
-              />
+              <div className="min-w-0 flex-1">
+                <label htmlFor="cover-date" className="text-2xs opacity-70">
+                  Cover date
+                </label>
+                <DayField
+                  id="cover-date"
+                  value={date}
+                  language={publication.language}
+                  onChange={(value) => setTyped({ ...typed, date: value })}
+                />
+                {wrong?.field === 'date' && (
+                  <p role="alert" className="text-2xs text-error pt-0.5">
+                    {wrong.message}
+                  </p>
+                )}
+              </div>
             </div>
             <div className="flex items-end gap-4">
               <Tick label="A double issue" value={double} onChange={setDouble} />

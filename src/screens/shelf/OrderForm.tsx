@@ -58,7 +58,7 @@ interface OrderFieldProps {
   readonly label: string;
   readonly field: string;
   readonly value: string;
-  readonly type?: 'text' | 'date' | 'number';
+  readonly type?: 'text' | 'number';
   readonly wrong: FieldRefusal | undefined;
   readonly onChange: (value: string) => void;
 }
@@ -77,6 +77,8 @@ export function OrderField({ label, field, value, type = 'text', wrong, onChange
         type={type}
         className="field"
         value={value}
+        // What is proposed is chosen whole, so that typing replaces it.
+        onFocus={(event) => type === 'text' && event.target.select()}
         aria-invalid={own !== undefined}
         aria-describedby={own ? `${id}-wrong` : undefined}
         onChange={(event) => onChange(event.target.value)}

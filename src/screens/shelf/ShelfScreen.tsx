@@ -6,6 +6,7 @@ import { useState } from 'react';
 import type { PublicationKind } from '@/core/plan/startingHouse';
 import { isFrequency } from '@/core/plan/recurrence';
 import { KiteMark } from '@/parts/KiteMark';
+import { anchorOf } from '../frame/anchors';
 import { NewPublication } from './NewPublication';
 import { NextIssue } from './NextIssue';
 
@@ -24,6 +25,7 @@ export interface ShelfPublication {
   readonly kind: string;
   readonly frequency: string;
   readonly house: string | undefined;
+  readonly language: string;
   readonly issues: readonly ShelfIssue[];
 }
 
@@ -62,6 +64,7 @@ export function ShelfScreen({ publications, today }: { publications: readonly Sh
           <section
             key={publication.id}
             aria-label={publication.name}
+            id={anchorOf(publication.name)}
             className="border-base-300 grid grid-cols-[15rem_1fr] gap-10 border-t py-6 first:border-t-0"
           >
             <div>

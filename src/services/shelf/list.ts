@@ -1,17 +1,31 @@
-import { listHouses, listIssues, listPublications, type IssueSummary, type Publication } from '@/store/publications';
+import {
+  listHouses,
+  listIssues,
+  listLanguages,
+  listPublications,
+  type IssueSummary,
+  type Publication,
+} from '@/store/publications';
 
 export interface ShelfRow extends Publication {
   /** The document that holds its design. */
   readonly house: string | undefined;
+  readonly language: string;
   readonly issues: readonly IssueSummary[];
 }
 
 /** Every publication with its issues, the latest first. */
 export async function listShelf(): Promise<ShelfRow[]> {
-  const [publications, issues, houses] = await Promise.all([listPublications(), listIssues(), listHouses()]);
+  const [publications, issues, houses, languages] = await Promise.all([
+    listPublications(),
+    listIssues(),
+    listHouses(),
+    listLanguages(),
+  ]);
   return publications.map((publication) => ({
     ...publication,
     house: houses.get(publication.id),
+    language: languages.get(publication.id) ?? 'en-GB',
     issues: issues.filter((issue) => issue.publication === publication.id),
   }));
 }

@@ -27,6 +27,8 @@ interface StylePanelProps extends Pick<HouseTools, 'act' | 'pressed'> {
   readonly house: Document;
   readonly style: StyleRecord;
   readonly onChoose: (style: string) => void;
+  /** Told whether a change waits for an answer, so that nobody leaves it behind. */
+  readonly onAsking: (asking: boolean) => void;
 }
 
 type Key = keyof ParagraphProperties;
@@ -55,11 +57,16 @@ const ALIGNS = [
 ] as const;
 
 /** What a style says, to be changed; a change that reaches styles based on it is asked about first. */
-export function StylePanel({ house, style, act, pressed, onChoose }: StylePanelProps) {
+export function StylePanel({ house, style, act, pressed, onChoose, onAsking }: StylePanelProps) {
   /** A change that waits for an answer. */
-  const [asked, setAsked] = useState<{ readonly change: StyleChange; readonly reached: readonly StyleRecord[] }>();
+  const [asked, ask] = useState<{ readonly change: StyleChange; readonly reached: readonly StyleRecord[] }>();
+  const setAsked = (next: typeof asked) => {
+    ask(next);
+    onAsking(next !== undefined);
+  };
   const [cut, setCut] = useState<ReadonlySet<string>>(new Set());
-  const resolved = { ...PLAIN, ...resolvedStyle(house, style.id) } as ParagraphProperties;
+  // What waits for an answer stands in its field.
+  const resolved = { ...PLAIN, ...resolvedStyle(house, style.id), ...asked?.change } as ParagraphProperties;
   const said = style.properties as Partial<ParagraphProperties>;
   const isParagraph = style.kind === 'paragraphStyle';
   const label = `Change the style ${style.name}`;
@@ -133,7 +140,11 @@ export function StylePanel({ house, style, act, pressed, onChoose }: StylePanelP
         }
       />
       {asked && (
-        <section role="alertdialog" aria-label="Styles based on this one" className="border-primary border-l-[3px] pl-2.5">
+        <section
+          role="alertdialog"
+          aria-label="Styles based on this one"
+          className="border-primary bg-base-100 sticky -top-3 z-10 border-l-[3px] py-2 pl-2.5"
+        >
           <p className="leading-tight font-semibold">
             This changes {asked.reached.length === 1 ? 'a style' : `${asked.reached.length} styles`} based on {style.name} too:
           </p>

@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { DocumentStore, Opened } from '@/client/documentStore';
 import type { PaintedSpecimen, TypeSheet, TypeSheetOrder } from '@/client/typeSheet.worker';
 import { type SampleText, unevennessOf } from '@/core/compose/typeSheet';
@@ -38,6 +38,18 @@ function Open({ id, publication, sample, body, store }: TypeScreenProps & { stor
   const { house, act, pressed, header, notices } = useHouseTools(store);
   const sheet = useTypeSheet(house, sample, body);
   const [chosen, setChosen] = useState(body);
+  const [asking, setAsking] = useState(false);
+  useEffect(() => {
+    if (!asking) return;
+    const warn = (event: BeforeUnloadEvent) => event.preventDefault();
+    window.addEventListener('beforeunload', warn);
+    return () => window.removeEventListener('beforeunload', warn);
+  }, [asking]);
+  const choose = (next: string) => {
+    if (!asking) return setChosen(next);
+    // The question is in sight beside the fields; it is answered first.
+    window.document.querySelector<HTMLElement>('[role="alertdialog"] button')?.focus();
+  };
   const made = sheet && 'specimens' in sheet ? sheet : undefined;
   const style =
     find(house, 'paragraphStyle', chosen) ?? find(house, 'characterStyle', chosen) ?? find(house, 'paragraphStyle', body)!;
@@ -73,7 +85,7 @@ function Open({ id, publication, sample, body, store }: TypeScreenProps & { stor
                   key={specimen.style}
                   specimen={specimen}
                   chosen={specimen.style === style.id}
-                  onChoose={() => setChosen(specimen.style)}
+                  onChoose={() => choose(specimen.style)}
                 />
               ))}
             </ul>
@@ -89,7 +101,15 @@ function Open({ id, publication, sample, body, store }: TypeScreenProps & { stor
           </>
         )}
       </main>
-      <StylePanel key={style.id} house={house} style={style} act={act} pressed={pressed} onChoose={setChosen} />
+      <StylePanel
+        key={style.id}
+        house={house}
+        style={style}
+        act={act}
+        pressed={pressed}
+        onChoose={setChosen}
+        onAsking={setAsking}
+      />
       {notices}
     </HouseFrame>
   );
@@ -129,8 +149,14 @@ function SpecimenRow({ specimen, chosen, onChoose }: { specimen: PaintedSpecimen
     ...(unevenness === undefined ? [] : ([['Word spaces stray by', percent(unevenness)]] as const)),
     ...(properties.hyphens ? ([['Hyphens', String(hyphens)]] as const) : []),
   ];
+  const row = useRef<HTMLLIElement>(null);
+  // A style that was just made comes into sight.
+  useEffect(() => {
+    if (chosen) row.current?.scrollIntoView({ block: 'nearest' });
+  }, [chosen]);
   return (
     <li
+      ref={row}
       className={`border-base-300 relative grid grid-cols-[12.5rem_1fr] gap-5 border-b py-4 pl-3 ${chosen ? 'before:bg-primary before:absolute before:inset-y-2 before:left-0 before:w-[3px]' : ''}`}
       data-specimen={specimen.style}
     >

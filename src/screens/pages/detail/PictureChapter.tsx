@@ -41,7 +41,7 @@ export function PictureChapter({ document, content, box, onFit }: PictureChapter
           <p>Scale {formatNumber((100 * placed.w) / (picture.width * 0.24), 1)} % of 300 ppi</p>
           <p className={drawing || ppi >= ENOUGH ? '' : 'text-error font-semibold'}>
             {drawing
-              ? 'A drawing: sharp at any size'
+              ? 'A drawing: printed at 600 pixels to the inch'
               : `${Math.round(ppi)} ppi, ${ppi >= ENOUGH ? 'enough to print' : 'too coarse to print'}`}
           </p>
         </div>

@@ -8,7 +8,7 @@ interface RangeProps {
   readonly onChange: (from: number, to: number) => void;
 }
 
-/** Two whole numbers, from and to. */
+/** Two whole numbers, from and to. One that is typed stays; where the other would come on its wrong side, it goes along. */
 export function Range({ name, from, to, most, onChange }: RangeProps) {
   const input = (label: string, value: number, set: (next: number) => void) => (
     <input
@@ -30,9 +30,9 @@ export function Range({ name, from, to, most, onChange }: RangeProps) {
   return (
     <div className="grid grid-cols-[4rem_1fr_auto_1fr] items-center gap-1.5">
       <span className="opacity-75">{name}</span>
-      {input('from', from, (next) => onChange(Math.min(next, to), Math.max(next, to)))}
+      {input('from', from, (next) => onChange(next, Math.max(next, to)))}
       <span className="opacity-60">to</span>
-      {input('to', to, (next) => onChange(Math.min(from, next), Math.max(from, next)))}
+      {input('to', to, (next) => onChange(Math.min(from, next), next))}
     </div>
   );
 }
