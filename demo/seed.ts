@@ -10,18 +10,26 @@ import { issue1206, PACKET_HOUSE } from './ternhavenPacket/issue1206';
 import { LONGSPAR_HOUSE } from './longspar/house';
 import { issue14 } from './longspar/issue14';
 import { drawn, PICTURES } from './longspar/pictures';
+import { ARTWORK, artworkSvg } from './advertisements';
+import { TOWN_PICTURES } from './townPictures';
 
 /** Fills an empty database with the demo: three publications, each with its house and an issue. Gives false when it is not empty. */
 export async function seed(): Promise<boolean> {
   if ((await listPublications()).length > 0) return false;
   const pictures = new Map<string, Omit<PictureRecord, 'kind' | 'id' | 'order'>>();
-  for (const picture of PICTURES) {
+  for (const picture of [...PICTURES, ...TOWN_PICTURES]) {
     const bytes = await drawn(picture);
     const read = await readPicture(picture.file, bytes);
     pictures.set(picture.file, { ...read, blob: await putBlob(read.media, bytes) });
   }
+  for (const artwork of ARTWORK) {
+    const bytes = Buffer.from(await artworkSvg(artwork));
+    const read = await readPicture(artwork.file, bytes);
+    pictures.set(artwork.file, { ...read, blob: await putBlob(read.media, bytes) });
+  }
   const { composer } = await composerFor(documentOf(LONGSPAR_HOUSE));
-  const issue = await issue14(pictures, composer);
+  const own = new Map([...pictures].filter(([file]) => PICTURES.some((picture) => picture.file === file)));
+  const issue = await issue14(own, composer);
   await insertPublication({ id: 'longspar', name: 'Longspar', kind: 'magazine', frequency: 'quarterly' });
   await insertDocument({ id: 'longspar-house', publication: 'longspar', kind: 'house', name: 'House' }, LONGSPAR_HOUSE);
   await insertDocument({ id: 'longspar-14', publication: 'longspar', kind: 'issue', name: 'No. 14, Winter' }, [
@@ -36,7 +44,7 @@ export async function seed(): Promise<boolean> {
   await insertPublication({ id: 'packet', name: 'The Ternhaven Packet', kind: 'newspaper', frequency: 'weekly' });
   await insertDocument({ id: 'packet-house', publication: 'packet', kind: 'house', name: 'House' }, PACKET_HOUSE);
   await insertDocument({ id: 'packet-1206', publication: 'packet', kind: 'issue', name: 'No. 1206, 3 December' }, [
-    ...(await issue1206((await composerFor(documentOf(PACKET_HOUSE))).composer)).records.values(),
+    ...(await issue1206(pictures, (await composerFor(documentOf(PACKET_HOUSE))).composer)).records.values(),
   ]);
   return true;
 }

@@ -1,20 +1,11 @@
 import { join } from 'node:path';
-import { bookAdvertisement, placeAdvertisement } from '@/core/actions/advertisements';
-import { Edit } from '@/core/actions/edit';
 import { putRecurring } from '@/core/actions/pages';
-import { fillFrame, placePicture } from '@/core/actions/pictures';
-import { fillSlots } from '@/core/actions/slots';
-import { placeStory, planStory, putStory } from '@/core/actions/stories';
 import type { Typesetter } from '@/core/actions/typesetter';
-import { pageGrid, stretchBox } from '@/core/page/grid';
-import { formatOf, placedPages } from '@/core/page/pages';
-import { slotsOn } from '@/core/page/slots';
 import { startIssue } from '@/core/plan/startIssue';
 import { startingHouse } from '@/core/plan/startingHouse';
-import { documentOf, framesOn, get, type Document } from '@/core/records/document';
-import type { DocumentRecord, PictureRecord } from '@/core/records/index';
-import { said } from '@/core/records/said';
-import { readStory } from '../stories';
+import { documentOf, type Document } from '@/core/records/document';
+import type { DocumentRecord } from '@/core/records/index';
+import { Pages, type ReadPictures } from '../pages';
 
 /** The Bridle Line: the monthly newsletter of the Kitemakers' Circle, A4 on three columns, and its No. 87. */
 
@@ -34,11 +25,20 @@ export const BRIDLE_HOUSE: readonly DocumentRecord[] = startingHouse('newsletter
     : record,
 );
 
-/** No. 87, finished but for the dates on the back. */
-export async function issue87(
-  pictures: ReadonlyMap<string, Omit<PictureRecord, 'kind' | 'id' | 'order'>>,
-  typesetter: Typesetter,
-): Promise<Document> {
+/** What stands under the list of contents on the front page. */
+const NOTES: readonly (readonly [style: string, words: string])[] = [
+  ['crosshead', 'This month'],
+  ['imprint', 'The Circle meets on Thursday the tenth, at seven. There will be slides.'],
+  ['imprint', 'Knots on the nineteenth, from ten until the kettle.'],
+  ['imprint', 'The loft is open on New Year’s Eve, and nobody will give a talk.'],
+  ['crosshead', 'Wanted'],
+  ['imprint', 'Six names for the list by the door. Willow, green, by the armful. Somebody tall.'],
+  ['crosshead', 'Found'],
+  ['imprint', 'A key. See page 6.'],
+];
+
+/** No. 87, finished: eight pages, all of them full. */
+export async function issue87(pictures: ReadPictures, typesetter: Typesetter): Promise<Document> {
   const house = documentOf(BRIDLE_HOUSE);
   const started = documentOf(
     startIssue(BRIDLE_HOUSE, {
@@ -51,65 +51,52 @@ export async function issue87(
       houseSeq: 0,
     }),
   );
-  const edit = new Edit(started);
-  edit.take(putRecurring(edit.document, house, 'letters', placedPages(edit.document)[4]!.page.id));
-  const story = async (id: string, file: string, section: string, state: 'edited' | 'passed', due: string) => {
-    const own = putStory(edit, await readStory(join(FOLDER, `${file}.md`), section), id);
-    edit.put(said({ ...own, state, due }));
-  };
-  await story('loft', 'the-circle-meets-in-the-sail-loft', 'The Circle', 'passed', '2026-11-28');
-  await story('knots', 'three-knots-worth-the-time', 'The bench', 'passed', '2026-11-30');
-  await story('paper', 'a-paper-kite-for-small-hands', 'Young hands', 'edited', '2026-12-01');
-  await story('chair', 'from-the-chair', 'The Circle', 'edited', '2026-12-02');
-  edit.take(
-    planStory(edit.document, {
-      name: 'Dates for the new year',
-      section: 'Dates',
-      state: 'commissioned',
-      due: '2026-12-04',
-      target: 180,
-    }),
-  );
+  const pages = new Pages(started, typesetter, pictures, FOLDER);
+  const { edit } = pages;
+  edit.take(putRecurring(edit.document, house, 'page-letters', pages.page(5).page.id));
+  await pages.story('loft', 'the-circle-meets-in-the-sail-loft', 'The Circle', 'passed', '2026-11-16');
+  await pages.story('knots', 'three-knots-worth-the-time', 'The bench', 'passed', '2026-11-18');
+  await pages.story('paper', 'a-paper-kite-for-small-hands', 'Young hands', 'passed', '2026-11-18');
+  await pages.story('chair', 'from-the-chair', 'The Circle', 'passed', '2026-11-20');
+  await pages.story('mended', 'mended-this-month', 'The bench', 'passed', '2026-11-20');
+  await pages.story('linen', 'a-winter-of-linen', 'The bench', 'passed', '2026-11-20');
+  await pages.story('letters', 'letters-of-december', 'Letters', 'passed', '2026-11-23');
+  await pages.story('jar', 'the-jar-on-the-windowsill', 'The Circle', 'passed', '2026-11-23');
+  await pages.story('tide', 'the-hour-before-the-tide', 'The Circle', 'passed', '2026-11-23');
+  await pages.story('dates', 'dates-for-the-new-year', 'Dates', 'passed', '2026-11-24');
 
-  const page = (number: number) => placedPages(edit.document)[number - 1]!;
-  const front = page(1);
-  const lead = slotsOn(edit.document, front).find(({ content }) => content.takes === 'body')!;
-  edit.take(fillSlots(edit.document, { story: 'loft', page: front.page.id, set: lead.content.set }, typesetter));
-  const picture = (file: string) => {
-    const read = pictures.get(file);
-    if (!read) throw new Error(`The demo has no picture “${file}”.`);
-    const id = file.replace(/\W/g, '-');
-    edit.put<PictureRecord>({ ...read, id, kind: 'picture', order: `a${id}` });
-    return id;
-  };
-  const waiting = framesOn(edit.document, front.page.id).find(({ content }) => content.type === 'picture')!;
-  const bench = picture('fenn-bench.webp');
-  edit.take(fillFrame(edit.document, waiting.id, bench));
-  // The story goes on on page 2, beside the knots.
-  const put = (id: string, number: number, columns: readonly [number, number], lines: readonly [number, number]) => {
-    const at = page(number);
-    const box = stretchBox(pageGrid(formatOf(edit.document), at.master, at.side), { columns, lines });
-    edit.take(placeStory(edit.document, { story: id, page: at.page.id, box, allPages: false }, typesetter));
-  };
-  put('knots', 2, [1, 3], [1, 26]);
-  put('paper', 3, [1, 2], [1, 44]);
-  put('chair', 4, [1, 2], [1, 26]);
-  const at = page(3);
-  const box = stretchBox(pageGrid(formatOf(edit.document), at.master, at.side), { columns: [3, 3], lines: [1, 16] });
-  const kite = picture('fenn-kite-cutout.png');
-  edit.take(placePicture(edit.document, { picture: kite, page: at.page.id, box }));
-  for (const [name, size, on] of [
-    ['Marram & Sons, sailcloth', 'halfFlat', 2],
-    ['Harbour Bakery', 'quarter', 4],
-  ] as const) {
-    edit.take(bookAdvertisement(edit.document, { name, size }));
-    const booked = [...edit.document.records.values()].find((record) => record.kind === 'advertisement' && record.name === name)!;
-    edit.take(
-      placeAdvertisement(edit.document, {
-        advertisement: get(edit.document, 'advertisement', booked.id).id,
-        page: page(on).page.id,
-      }),
-    );
-  }
+  pages.fill('loft', 1, 'Lead story');
+  pages.fillPicture('fenn-bench.webp', 1);
+  pages.moveParts('loft', 'fenn-bench.webp', 1, [1, 2], { body: [20, 46], picture: [48, 56] });
+  pages.tell(1, 'contents', NOTES);
+  pages.place('knots', 2, [1, 3], [1, 30], true);
+  pages.advertise('Marram & Sons, sailcloth', 'marram-and-sons.svg', 2, [
+    [1, 3],
+    [33, 56],
+  ]);
+  pages.show('fenn-kite-cutout.png', 3, [2, 3], [16, 45]);
+  pages.place('paper', 3, [1, 3], [1, 56], true);
+  pages.advertise('Ternhaven Chandlers', 'ternhaven-strip.svg', 3, [
+    [1, 3],
+    [48, 56],
+  ]);
+  pages.place('chair', 4, [1, 3], [1, 22], true);
+  pages.advertise('Harbour Bakery', 'harbour-bakery.svg', 4, [
+    [3, 3],
+    [40, 56],
+  ]);
+  pages.place('mended', 4, [1, 2], [24, 56], true);
+  pages.show('linen.jpg', 5, [1, 3], [11, 28]);
+  pages.place('linen', 5, [1, 3], [1, 56], true);
+  pages.fill('letters', 6, 'Letters');
+  pages.balance('letters');
+  pages.show('strand.jpg', 6, [1, 2], [44, 54]);
+  pages.advertise('The Ferry House Inn', 'ferry-house-inn.svg', 6);
+  pages.place('jar', 6, [3, 3], [27, 56]);
+  pages.show('hollin-head-dusk.jpg', 7, [1, 2], [33, 54]);
+  pages.place('tide', 7, [1, 3], [1, 56], true);
+  pages.quote('tide', 'A hammer, she says');
+  pages.fill('dates', 8, 'Dates');
+  pages.fillPicture('lantern.jpg', 8);
   return edit.document;
 }

@@ -13,9 +13,11 @@ import { mapParagraphs, paragraphsOf, plainBody, plainText } from '@/core/record
 import { documentOf, get, type Document } from '@/core/records/document';
 import type { TextContent, Wrap } from '@/core/records/frame';
 import type { PictureRecord, TextRecord } from '@/core/records/index';
+import type { StoryState } from '@/core/records/story';
 import type { BlockNode, TableNode } from '@/core/records/text';
 import { readMarkdown } from '@/formats/copy/markdown';
 import { storyOf } from '@/formats/copy/story';
+import { curly } from '../stories';
 import { LONGSPAR_HOUSE } from './house';
 
 /** Longspar No. 14, half built: cover, contents and two features stand; one story is overset, one lies in the tray. */
@@ -37,11 +39,20 @@ const SECTIONS: Readonly<Record<(typeof STORIES)[number], string>> = {
   'forty-makers-no-agreement': 'Feature',
 };
 
+/** How far each is, how many words it was asked for at, and when. */
+const PROGRESS: Readonly<Record<(typeof STORIES)[number], readonly [state: StoryState, target: number, due: string]>> = {
+  'from-the-bench': ['passed', 280, '2026-11-16'],
+  'the-spar-remembers': ['passed', 1050, '2026-11-18'],
+  'what-the-gust-meter-heard': ['edited', 800, '2026-11-20'],
+  'two-hands-on-the-line': ['passed', 150, '2026-11-20'],
+  'forty-makers-no-agreement': ['delivered', 600, '2026-11-25'],
+};
+
 /** A story of the demo: headline, standfirst (a block quotation), byline, and the rest. */
 async function readStory(name: (typeof STORIES)[number]): Promise<NewStory> {
   const blocks = readMarkdown(await readFile(join(FOLDER, `${name}.md`), 'utf8'));
   const [headline, standfirst, byline, ...rest] = blocks;
-  const words = (block: typeof headline) => (block?.content ?? []).map((node) => node.text ?? '').join('');
+  const words = (block: typeof headline) => curly((block?.content ?? []).map((node) => node.text ?? '').join(''));
   return {
     name: words(headline),
     section: SECTIONS[name],
@@ -86,7 +97,11 @@ export async function issue14(
   [...pictures].forEach(([file, picture], i) =>
     edit.put<PictureRecord>({ id: pictureId(file), kind: 'picture', order: `a${i}`, ...picture }),
   );
-  for (const name of STORIES) putStory(edit, await readStory(name), name);
+  for (const name of STORIES) {
+    const story = putStory(edit, await readStory(name), name);
+    const [state, target, due] = PROGRESS[name];
+    edit.put({ ...story, state, target, due });
+  }
   finishCopy(edit);
 
   const page = new Sheet(edit, typesetter);

@@ -1,20 +1,14 @@
 import { join } from 'node:path';
-import { bookAdvertisement, placeAdvertisement } from '@/core/actions/advertisements';
-import { Edit } from '@/core/actions/edit';
 import { putRecurring } from '@/core/actions/pages';
 import { setSection } from '@/core/actions/sections';
-import { fillSlots } from '@/core/actions/slots';
-import { planStory, putStory } from '@/core/actions/stories';
 import type { Typesetter } from '@/core/actions/typesetter';
-import { placedPages } from '@/core/page/pages';
-import { slotsOn } from '@/core/page/slots';
 import { startIssue } from '@/core/plan/startIssue';
 import { startingHouse } from '@/core/plan/startingHouse';
-import { all, documentOf, type Document } from '@/core/records/document';
+import { planStory } from '@/core/actions/stories';
+import { documentOf, type Document } from '@/core/records/document';
 import type { DocumentRecord } from '@/core/records/index';
-import { said } from '@/core/records/said';
+import { Pages, type ReadPictures } from '../pages';
 import type { StoryState } from '@/core/records/story';
-import { readStory } from '../stories';
 
 /** The Ternhaven Packet: the town's weekly newspaper, 280 × 400 mm on six columns, and its No. 1206, planned and mostly empty. */
 
@@ -35,67 +29,76 @@ export const PACKET_HOUSE: readonly DocumentRecord[] = startingHouse('newspaper'
 );
 
 const PLANNED: readonly (readonly [name: string, section: string, words: number, state: StoryState, due: string])[] = [
-  ['Sea wall: the second reading', 'Council', 520, 'commissioned', '2026-11-30'],
-  ['Observatory counts nineteen gusts', 'News', 380, 'commissioned', '2026-12-01'],
-  ['The lamp at Gannet Head', 'Feature', 900, 'planned', '2026-12-01'],
+  ['The lamp at Gannet Head', 'Feature', 900, 'commissioned', '2026-12-01'],
   ['Letters to the Packet', 'Letters', 1400, 'planned', '2026-12-01'],
-  ['Hill school beats the harbour', 'Sport', 450, 'planned', '2026-12-02'],
   ['Results and fixtures', 'Sport', 240, 'planned', '2026-12-02'],
-  ['What the nets brought', 'Harbour', 300, 'delivered', '2026-11-27'],
 ];
 
-const BOOKED = [
-  ['Ternhaven Chandlers', 'halfFlat'],
-  ['Marram & Sons, sailcloth', 'quarter'],
-  ['Harbour Bakery', 'column'],
-  ['The Ferry House Inn', 'halfUpright'],
-] as const;
-
-export async function issue1206(typesetter: Typesetter): Promise<Document> {
+/** No. 1206: the front page and pages 2 and 3 are done, the rest is planned. */
+export async function issue1206(pictures: ReadPictures, typesetter: Typesetter): Promise<Document> {
   const house = documentOf(PACKET_HOUSE);
-  const edit = new Edit(
-    documentOf(
-      startIssue(PACKET_HOUSE, {
-        publication: 'The Ternhaven Packet',
-        number: '1206',
-        season: '3 December',
-        date: '2026-12-03',
-        language: 'en-GB',
-        pages: 14,
-        houseSeq: 0,
-      }),
-    ),
+  const started = documentOf(
+    startIssue(PACKET_HOUSE, {
+      publication: 'The Ternhaven Packet',
+      number: '1206',
+      season: '3 December',
+      date: '2026-12-03',
+      language: 'en-GB',
+      pages: 15,
+      houseSeq: 0,
+    }),
   );
-  const id = (number: number) => placedPages(edit.document)[number - 1]!.page.id;
-  edit.take(putRecurring(edit.document, house, 'news', id(2)));
-  edit.take(putRecurring(edit.document, house, 'letters', id(7)));
-  for (const [file, section] of [
-    ['ferry-to-sail-with-the-tide', 'News'],
-    ['market-opens-under-new-awnings', 'News'],
-  ] as const) {
-    const story = putStory(edit, await readStory(join(FOLDER, `${file}.md`), section), file.slice(0, 5));
-    edit.put(said({ ...story, state: 'edited', due: '2026-11-28' }));
-  }
+  const pages = new Pages(started, typesetter, pictures, FOLDER);
+  const { edit } = pages;
+  edit.take(putRecurring(edit.document, house, 'page-letters', pages.page(7).page.id));
+  await pages.story('ferry', 'ferry-to-sail-with-the-tide', 'News', 'passed', '2026-11-27');
+  await pages.story('market', 'market-opens-under-new-awnings', 'News', 'passed', '2026-11-27');
+  await pages.story('wall', 'sea-wall-the-second-reading', 'Council', 'passed', '2026-11-27');
+  await pages.story('brief', 'in-brief', 'News', 'edited', '2026-11-28');
+  await pages.story('nets', 'what-the-nets-brought', 'Harbour', 'edited', '2026-11-28');
+  await pages.story('gusts', 'observatory-counts-nineteen-gusts', 'News', 'edited', '2026-11-28');
+  await pages.story('school', 'hill-school-beats-the-harbour', 'Sport', 'delivered', '2026-11-30');
   for (const [name, section, target, state, due] of PLANNED)
     edit.take(planStory(edit.document, { name, section, target, state, due }));
-  for (const [name, size] of BOOKED)
-    edit.take(bookAdvertisement(edit.document, { name, size, ...(size === 'column' ? { lines: 24 } : {}) }));
-  const front = placedPages(edit.document)[0]!;
-  for (const [name, story] of [
-    ['Lead story', 'ferry'],
-    ['Second story', 'marke'],
-  ] as const) {
-    const slot = slotsOn(edit.document, front).find(({ content }) => content.name === name)!;
-    edit.take(fillSlots(edit.document, { story, page: front.page.id, set: slot.content.set }, typesetter));
-  }
-  const [chandlers] = all(edit.document, 'advertisement');
-  edit.take(placeAdvertisement(edit.document, { advertisement: chandlers!.id, page: id(5) }));
+
+  pages.fillPicture('strand.jpg', 1);
+  pages.fill('ferry', 1, 'Lead story');
+  pages.fill('market', 1, 'Second story');
+  pages.advertise('Harbour Bakery', 'harbour-bakery.svg', 1, [
+    [5, 6],
+    [50, 75],
+  ]);
+  pages.moveParts('ferry', 'strand.jpg', 1, [1, 4], { body: [63, 97], picture: [27, 60] });
+  pages.balance('market');
+  pages.quote('ferry', 'It will make a change to be right');
+
+  pages.show('sea-wall.jpg', 2, [1, 4], [12, 34]);
+  pages.place('wall', 2, [1, 4], [1, 55], true);
+  pages.place('brief', 2, [5, 6], [1, 38], true);
+  pages.advertise('The Ferry House Inn', 'ferry-house-inn.svg', 2, [
+    [5, 6],
+    [40, 55],
+  ]);
+  pages.advertise('Ternhaven Chandlers', 'ternhaven-chandlers.svg', 2, [
+    [1, 6],
+    [58, 97],
+  ]);
+
+  pages.show('hollin-head-dusk.jpg', 3, [1, 4], [15, 37]);
+  pages.place('gusts', 3, [1, 4], [1, 55], true);
+  pages.place('nets', 3, [5, 6], [1, 33], true);
+  pages.show('fenn-kite-cutout.png', 3, [5, 6], [34, 55]);
+  pages.place('school', 3, [1, 6], [58, 75], true);
+  pages.advertise('Marram & Sons, sailcloth', 'marram-wide.svg', 3, [
+    [1, 6],
+    [77, 97],
+  ]);
   for (const [number, name] of [
     [1, 'News'],
     [8, 'Letters'],
     [9, 'Harbour and hill'],
     [15, 'Sport'],
   ] as const)
-    edit.take(setSection(edit.document, id(number), { name }));
+    edit.take(setSection(edit.document, pages.page(number).page.id, { name }));
   return edit.document;
 }

@@ -111,14 +111,9 @@ describe('stories', () => {
     expect(fits.get(body)!.oversetLines).toBe(0);
     const news = added(diff, 'page').map(({ id }) => id);
     expect(news.length).toBeGreaterThanOrEqual(1);
-    // The new pages come right behind the one the story began on, and each shows some of it.
-    expect(placedPages(after).map(({ page }) => page.id)).toEqual([
-      'p1',
-      ...threadOf(after, body)
-        .slice(1)
-        .map(({ on }) => on),
-      'p2',
-    ]);
+    // The page that waits is taken first; the new ones come right behind it, and each shows some of the story.
+    expect(placedPages(after).map(({ page }) => page.id)).toEqual(threadOf(after, body).map(({ on }) => on));
+    expect(threadOf(after, body).map(({ on }) => on)).toEqual(['p1', 'p2', ...news]);
     for (const id of news) {
       const list = pages.find(({ page }) => page === id)!;
       expect(list.items.some((item) => item.type === 'text' && item.columns.some(({ lines }) => lines.length > 0))).toBe(true);

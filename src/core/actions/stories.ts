@@ -107,6 +107,9 @@ export interface PlaceStory {
   readonly allPages: boolean;
 }
 
+/** Share of a line that is left at least between the parts of a story. */
+const LEAST_GAP = 0.3;
+
 /** Lines of body that must be left under a headline for the stretch to count as large enough. */
 const LEAST_BODY_LINES = 3;
 
@@ -130,8 +133,8 @@ export function placeStory(document: Document, intent: PlaceStory, typesetter: T
     const frame = putFrame(edit, page.page.id, { x, y, w, h: grid.step }, growingText(id, orderAfter(places(edit.document, id))));
     const box = typesetter.compose(edit.document).grown.get(frame.id)!;
     edit.put({ ...frame, box });
-    // The next part begins on the next line of the grid.
-    y = nextLine(grid.first, grid.step, box.y + box.h);
+    // The next part begins on the next line of the grid, and never so close that the two seem one.
+    y = nextLine(grid.first, grid.step, box.y + box.h + LEAST_GAP * grid.step);
   }
   if (foot - y < LEAST_BODY_LINES * grid.step - 0.01) {
     throw new ActionError('That stretch is too small: under the headline there is no room for three lines of text.');

@@ -200,7 +200,9 @@ const DESIGNS: Readonly<Record<PublicationKind, (page: Put, text: MasterRecord, 
     front.rule([1, n, 8]);
     front.text([1, n, 8, 9], [paragraph('issueLine', field('strapline'), '   No. ', field('number'), ', ', field('season'))]);
     front.rule([1, n, 10]);
-    front.story('lead', 'Lead story', [1, n - 1, 11, end - 16], 6);
+    front.slot('lead', 'Lead story', 'headline', [1, n - 1, 11, 15]);
+    front.slot('lead', 'Lead story', 'standfirst', [1, n - 1, 16, 18]);
+    front.slot('lead', 'Lead story', 'body', [1, n - 1, 20, end - 16]);
     front.picture([1, n - 1, end - 14, end]);
     front.panel([n, n, 11, end]);
     front.text([n, n, 11, end], [paragraph('crosshead', 'Inside'), contentsLine('contents')], { grows: false, inset: 8 });
@@ -230,8 +232,9 @@ const DESIGNS: Readonly<Record<PublicationKind, (page: Put, text: MasterRecord, 
     front.rule([1, n, 11]);
     front.text([1, n, 11, 12], [paragraph('issueLine', field('season'), '   No. ', field('number'), '   ', field('price'))]);
     front.rule([1, n, 13]);
-    front.slot('lead', 'Lead story', 'headline', [1, n - 2, 14, 21]);
-    front.picture([1, n - 2, 22, half]);
+    front.slot('lead', 'Lead story', 'headline', [1, n - 2, 14, 19]);
+    front.slot('lead', 'Lead story', 'standfirst', [1, n - 2, 20, 22]);
+    front.picture([1, n - 2, 24, half]);
     front.slot('lead', 'Lead story', 'body', [1, n - 2, half + 2, end]);
     front.story('second', 'Second story', [n - 1, n, 14, end - 22], 10);
     front.panel([n - 1, n, end - 20, end]);
