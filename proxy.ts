@@ -1,18 +1,15 @@
 import { type NextRequest, NextResponse } from 'next/server';
-import { isAllowedHost } from '@/services/hosts';
+import { isAllowedHost, UNKNOWN_HOST } from '@/services/hosts';
 
 /**
- * What every request passes first: it must be for a host that this server answers to, or a page elsewhere could, by
+ * What every page's request passes first: it must be for a host that this server answers to, or a page elsewhere could, by
  * giving its own name this machine's address, write through a visitor's browser. And every answer says what its page
  * may do: run the application's own scripts and nothing else.
  */
 export function proxy(request: NextRequest): NextResponse {
   const host = request.headers.get('host');
   if (!isAllowedHost(host))
-    return NextResponse.json(
-      { message: 'This server does not answer to that name. Add it to ALLOWED_HOSTS to let it in.' },
-      { status: 421, headers: { 'Cache-Control': 'no-store' } },
-    );
+    return NextResponse.json({ message: UNKNOWN_HOST }, { status: 421, headers: { 'Cache-Control': 'no-store' } });
   const nonce = btoa(crypto.randomUUID());
   const policy = [
     "default-src 'self'",
@@ -37,6 +34,7 @@ export function proxy(request: NextRequest): NextResponse {
 }
 
 export const config = {
-  // What never changes is served as it is.
-  matcher: ['/((?!_next/static|fonts/|icon.svg).*)'],
+  // What never changes is served as it is; route handlers look at the host themselves (`app/api/handler.ts`), since a
+  // proxy would hold back the bodies of uploads.
+  matcher: ['/((?!api/|_next/static|fonts/|icon.svg).*)'],
 };

@@ -1,9 +1,10 @@
-import { listShelf } from '@/services/shelf/list';
+import { listShelf, removedFromShelf } from '@/services/shelf/list';
 import { today } from '@/services/today';
 import { ShelfScreen } from '@/screens/shelf/ShelfScreen';
 
 export const dynamic = 'force-dynamic';
 
 export default async function ShelfPage() {
-  return <ShelfScreen publications={await listShelf()} today={today()} />;
+  const [publications, removed] = await Promise.all([listShelf(), removedFromShelf()]);
+  return <ShelfScreen publications={publications} removed={removed} today={today()} />;
 }

@@ -1,6 +1,7 @@
 import type { Schema } from 'joi';
 import { BadRequestError, BusyError, FieldError, ForeignOriginError, NotThereError, TooLargeError } from '@/services/errors';
 import { mended } from '@/core/records/plain';
+import { isAllowedHost, UNKNOWN_HOST } from '@/services/hosts';
 import { RefusedFileError } from '@/services/imports/refused';
 import { PLAIN_MESSAGES } from '@/core/records/messages';
 
@@ -27,6 +28,8 @@ function answerFor(error: unknown): { status: number; body: Record<string, unkno
   return { status: 500, body: { message: 'The server could not do that. What was stored is safe; try again.' } };
 }
 
+const NO_STORE = { 'Cache-Control': 'no-store' };
+
 type Params = Record<string, string>;
 
 /**
@@ -39,6 +42,8 @@ export function handler<P extends Params>(
 ): (request: Request, context: { params: Promise<Params> }) => Promise<Response> {
   return async (request, context) => {
     try {
+      if (!isAllowedHost(request.headers.get('host')))
+        return Response.json({ message: UNKNOWN_HOST }, { status: 421, headers: NO_STORE });
       if (request.method !== 'GET' && request.method !== 'HEAD') refuseForeign(request);
       const answer = await work(request, checked(params, await context.params));
       // What is told of documents is of this moment, and nobody else's to keep.
@@ -46,7 +51,7 @@ export function handler<P extends Params>(
       return answer;
     } catch (error) {
       const { status, body } = answerFor(error);
-      return Response.json(body, { status, headers: { 'Cache-Control': 'no-store' } });
+      return Response.json(body, { status, headers: NO_STORE });
     }
   };
 }

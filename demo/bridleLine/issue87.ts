@@ -78,7 +78,7 @@ export async function issue87(pictures: ReadPictures, typesetter: Typesetter): P
   pages.place('paper', 3, [1, 3], [1, 56], true);
   pages.advertise('Ternhaven Chandlers', 'ternhaven-strip.svg', 3, [
     [1, 3],
-    [48, 56],
+    [49, 56],
   ]);
   pages.place('chair', 4, [1, 3], [1, 22], true);
   pages.advertise('Harbour Bakery', 'harbour-bakery.svg', 4, [

@@ -1,4 +1,5 @@
 import { join } from 'node:path';
+import { bookAdvertisement } from '@/core/actions/advertisements';
 import { putRecurring } from '@/core/actions/pages';
 import { setSection } from '@/core/actions/sections';
 import type { Typesetter } from '@/core/actions/typesetter';
@@ -34,6 +35,13 @@ const PLANNED: readonly (readonly [name: string, section: string, words: number,
   ['Results and fixtures', 'Sport', 240, 'planned', '2026-12-02'],
 ];
 
+/** Booked, their artwork still to come. */
+const BOOKED = [
+  ['Hawtrey’s Quarry', 'quarter'],
+  ['The Old Smithy', 'column'],
+  ['Sarrow, photographer', 'halfUpright'],
+] as const;
+
 /** No. 1206: the front page and pages 2 and 3 are done, the rest is planned. */
 export async function issue1206(pictures: ReadPictures, typesetter: Typesetter): Promise<Document> {
   const house = documentOf(PACKET_HOUSE);
@@ -44,12 +52,13 @@ export async function issue1206(pictures: ReadPictures, typesetter: Typesetter):
       season: '3 December',
       date: '2026-12-03',
       language: 'en-GB',
-      pages: 15,
+      pages: 14,
       houseSeq: 0,
     }),
   );
   const pages = new Pages(started, typesetter, pictures, FOLDER);
   const { edit } = pages;
+  edit.take(putRecurring(edit.document, house, 'page-news', pages.page(3).page.id));
   edit.take(putRecurring(edit.document, house, 'page-letters', pages.page(7).page.id));
   await pages.story('ferry', 'ferry-to-sail-with-the-tide', 'News', 'passed', '2026-11-27');
   await pages.story('market', 'market-opens-under-new-awnings', 'News', 'passed', '2026-11-27');
@@ -60,6 +69,9 @@ export async function issue1206(pictures: ReadPictures, typesetter: Typesetter):
   await pages.story('school', 'hill-school-beats-the-harbour', 'Sport', 'delivered', '2026-11-30');
   for (const [name, section, target, state, due] of PLANNED)
     edit.take(planStory(edit.document, { name, section, target, state, due }));
+
+  for (const [name, size] of BOOKED)
+    edit.take(bookAdvertisement(edit.document, { name, size, ...(size === 'column' ? { lines: 24 } : {}) }));
 
   pages.fillPicture('strand.jpg', 1);
   pages.fill('ferry', 1, 'Lead story');

@@ -10,10 +10,11 @@ const PACKAGES = {
   'poppler-utils': () => has('pdftotext'),
   qpdf: () => has('qpdf'),
   ghostscript: () => has('gs'),
+  'unicode-data': () => existsSync('/usr/share/unicode/auxiliary/LineBreakTest.txt'),
 };
 
 export const TO_RUN = ['postgresql'];
-export const TO_TEST = ['postgresql', 'chromium', 'poppler-utils', 'qpdf', 'ghostscript'];
+export const TO_TEST = ['postgresql', 'chromium', 'poppler-utils', 'qpdf', 'ghostscript', 'unicode-data'];
 
 /** The folder with PostgreSQL's programs, the newest; Debian keeps it off the path. */
 export async function postgresBinaries() {

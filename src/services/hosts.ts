@@ -1,3 +1,6 @@
+/** What is said to whoever asks for another host (HTTP 421, misdirected request). */
+export const UNKNOWN_HOST = 'This server does not answer to that name. Add it to ALLOWED_HOSTS to let it in.';
+
 /** Names that always mean this machine. */
 const LOOPBACK = ['localhost', '127.0.0.1', '[::1]'];
 

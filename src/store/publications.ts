@@ -29,7 +29,9 @@ export async function listLanguages(): Promise<ReadonlyMap<string, string>> {
 }
 
 export async function listPublications(): Promise<Publication[]> {
-  const { rows } = await pool().query<Publication>('select id, name, kind, frequency from publication order by position, name');
+  const { rows } = await pool().query<Publication>(
+    'select id, name, kind, frequency from publication where removed_at is null order by position, name',
+  );
   return rows;
 }
 
@@ -86,9 +88,42 @@ export async function listIssues(): Promise<IssueSummary[]> {
             i.body ->> 'number' as number, i.body ->> 'season' as season, i.body ->> 'date' as date,
             (select count(*)::int from record p where p.document_id = d.id and p.kind = 'page') as pages
        from document d join record i on i.document_id = d.id and i.kind = 'issue'
-      where d.kind = 'issue' order by i.body ->> 'date' desc`,
+      where d.kind = 'issue' and d.removed_at is null order by i.body ->> 'date' desc`,
   );
   return rows;
+}
+
+/** Gives a publication another name; false when there is no such one. */
+export async function setName(id: string, name: string): Promise<boolean> {
+  const { rowCount } = await pool().query('update publication set name = $2 where id = $1', [id, name]);
+  return rowCount === 1;
+}
+
+export async function setDocumentName(id: string, name: string): Promise<void> {
+  await pool().query('update document set name = $2 where id = $1', [id, name]);
+}
+
+/** Takes something off the shelf, or puts it back; what it holds stays as it is. False when there is no such thing. */
+export async function setRemoved(what: 'publication' | 'document', id: string, removed: boolean): Promise<boolean> {
+  const at = removed ? new Date() : null;
+  const { rowCount } =
+    what === 'publication'
+      ? await pool().query('update publication set removed_at = $2 where id = $1', [id, at])
+      : await pool().query("update document set removed_at = $2 where id = $1 and kind = 'issue'", [id, at]);
+  return rowCount === 1;
+}
+
+/** What was taken off the shelf, the latest first. */
+export async function listRemoved(): Promise<{ kind: 'publication' | 'issue'; id: string; name: string }[]> {
+  const { rows } = await pool().query<{ kind: 'publication' | 'issue'; id: string; name: string }>(
+    `select 'publication' as kind, id, name, removed_at from publication where removed_at is not null
+     union all
+     select 'issue', d.id, p.name || ' ' || d.name, d.removed_at
+       from document d join publication p on p.id = d.publication_id
+      where d.removed_at is not null and p.removed_at is null
+      order by removed_at desc`,
+  );
+  return rows.map(({ kind, id, name }) => ({ kind, id, name }));
 }
 
 /** The house document of each publication that has one, by publication. */

@@ -100,26 +100,26 @@ describe('the flatplan', () => {
     // The newspaper's name stands within its upper tenth, in heavy type; below it come text and slots.
     expect(await dark(1, 0.04, 0.12)).toBeGreaterThan(0.12);
     expect(await dark(1, 0.5, 0.7)).toBeGreaterThan(0.004);
-    expect(await dark(2, 0.3, 0.7, 0.2)).toBe(0);
+    expect(await dark(6, 0.3, 0.7, 0.2)).toBe(0);
   });
 });
 
 describe('assigning', () => {
   it('fills the slots of a page with a story that is dragged there', async () => {
-    const story = (await records<StoryRecord>('story')).find(({ name }) => name === 'Sea wall: the second reading')!;
-    await drag(`[data-to-place="${story.id}"]`, await pageAt(3), 0.3, 0.3);
+    const story = (await records<StoryRecord>('story')).find(({ name }) => name === 'Results and fixtures')!;
+    await drag(`[data-to-place="${story.id}"]`, await pageAt(4), 0.3, 0.3);
     await until(
       page,
       'it is on its page',
       () =>
-        !document.body.textContent!.includes('Sea wall: the second reading') ||
-        document.querySelector('[aria-label*="Sea wall: the second reading"]') !== null,
+        !document.body.textContent!.includes('Results and fixtures') ||
+        document.querySelector('[aria-label*="Results and fixtures"]') !== null,
     );
     const body = (await records<FrameRecord>('frame')).filter(
       ({ content }) => content.type === 'text' && content.text === story.parts.body,
     );
     expect(body).toHaveLength(1);
-    expect(body[0]!.on).toBe((await order())[2]);
+    expect(body[0]!.on).toBe((await order())[3]);
     await until(
       page,
       'the list is shorter',
@@ -262,7 +262,9 @@ describe('pages', () => {
 describe('below the flatplan', () => {
   it('shows the balance, and signatures that follow the binding', async () => {
     await page.waitForSelector('[data-chart] svg');
-    expect(await page.$eval('[data-balance]', (line) => line.textContent)).toMatch(/Text \d+ %Pictures 0 %Advertisements \d+ %/);
+    expect(await page.$eval('[data-balance]', (line) => line.textContent)).toMatch(
+      /Text \d+ %Pictures \d+ %Advertisements \d+ %/,
+    );
     await page.select('[aria-label="Signatures"] select', '8');
     await press('::-p-aria([name="Bound"][role="radio"])');
     await until(page, 'it is said', () => /2 of 8, bound/.test(document.body.textContent!));
@@ -281,15 +283,29 @@ describe('below the flatplan', () => {
     expect(await page.$eval(row, (element) => element.textContent)).toMatch(
       /News.*\d+.*(room for \d+ lines?|fits|lines? over).*1/,
     );
-    await page.select(`${row} select`, 'passed');
-    const target = (await page.waitForSelector(`${row} input:not([type=date])`))!;
+    await page.select(`${row} select`, 'edited');
+    const target = (await page.waitForSelector(`${row} input[aria-label^="Target"]`))!;
     await target.click({ count: 3 });
     await page.keyboard.type('0');
     await page.keyboard.press('Enter');
     await until(page, 'it is refused', () => /A story is planned at 1 to 1,000,000 words/.test(document.body.textContent!));
     const stories = await records<StoryRecord>('story');
-    expect(stories.find(({ id }) => id === ferry!.id)).toMatchObject({ state: 'passed' });
-    expect(stories.find(({ id }) => id === ferry!.id)).not.toHaveProperty('target');
+    expect(stories.find(({ id }) => id === ferry!.id)).toMatchObject({ state: 'edited', target: ferry!.target });
+    // Esc takes it back; a day that does not exist is refused in the field.
+    await page.keyboard.press('Escape');
+    const due = (await page.waitForSelector(`${row} input[aria-label^="Due day"]`))!;
+    await due.click();
+    await page.keyboard.type('31 February 2027');
+    await page.keyboard.press('Enter');
+    await until(page, 'it is refused', () => /That date does not exist/.test(document.body.textContent!));
+    await page.keyboard.press('Escape');
+    // A story can be renamed where it is listed.
+    const name = (await page.waitForSelector(`${row} input[aria-label^="Name"]`))!;
+    await name.click({ count: 3 });
+    await page.keyboard.type('Ferry and tide');
+    await page.keyboard.press('Enter');
+    expect((await records<StoryRecord>('story')).find(({ id }) => id === ferry!.id)!.name).toBe('Ferry and tide');
+    await undo();
     await press('::-p-aria([name="Flatplan"][role="radio"])');
   });
 });

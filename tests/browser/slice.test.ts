@@ -250,7 +250,7 @@ describe('putting a story on the page', () => {
     expect(thread).toHaveLength(2);
   });
 
-  it('goes on from the keyboard where there is most room', async () => {
+  it('goes on from the keyboard in reading order: on the page behind, not where there is most room', async () => {
     const quayBody = body(quay);
     const thread = threadOf(await desk.records<FrameRecord>('frame'), quayBody);
     await desk.page.$eval(`[data-frame="${thread.at(-1)!.id}"]`, (element) => (element as SVGElement).focus());
@@ -262,7 +262,9 @@ describe('putting a story on the page', () => {
     await desk.press('Enter');
     await desk.until('the tail is gone', (id: string) => !document.querySelector(`[data-tail="${id}"]`), quayBody);
     await desk.stored();
-    expect(threadOf(await desk.records<FrameRecord>('frame'), quayBody)).toHaveLength(2);
+    const gone = threadOf(await desk.records<FrameRecord>('frame'), quayBody);
+    expect(gone).toHaveLength(2);
+    expect(gone[1]!.on).toBe((await desk.records<PageRecord>('page')).sort((a, b) => (a.order < b.order ? -1 : 1))[10]!.id);
   });
 
   it('adds as many pages as a story needs', async () => {
@@ -461,7 +463,7 @@ describe('a pull quote', () => {
     await desk.page.waitForSelector('[data-sentence="2"]');
     const sentence = await desk.middle('[data-sentence="2"]');
     await desk.page.mouse.move(sentence.x, sentence.y);
-    await desk.until('the sentence is lit', () => document.querySelector('[data-picking]')?.textContent?.includes('“'));
+    await desk.until('the sentence is lit', () => document.querySelector('[data-picking]')?.textContent?.includes('‘'));
     const words = await desk.page.$eval('[data-picking] span', (element) => element.textContent!.slice(1, -1));
     await desk.page.mouse.click(sentence.x, sentence.y);
     await desk.until(

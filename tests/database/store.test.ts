@@ -66,7 +66,7 @@ describe('migrations', () => {
   it('run once, in order', async () => {
     expect(await migrate('src/store/migrations')).toEqual([]);
     const { rows } = await pool().query('select name from migration');
-    expect(rows).toEqual([{ name: '0001-foundation.sql' }, { name: '0002-one-house.sql' }]);
+    expect(rows).toEqual([{ name: '0001-foundation.sql' }, { name: '0002-one-house.sql' }, { name: '0003-removed.sql' }]);
   });
 });
 

@@ -34,6 +34,8 @@ const words = {
   gap: new Float64Array(4096),
   open: new Uint8Array(4096),
   level: new Uint8Array(4096),
+  /** Of the gap before each word. */
+  gapLevel: new Uint8Array(4096),
 };
 
 /**
@@ -245,6 +247,7 @@ function takeWords(of: Prepared, a: number, b: number, hyphenated: boolean) {
     words.gap[count] = wide;
     words.open[count] = open ? 1 : 0;
     words.level[count] = run.level;
+    words.gapLevel[count] = of.levels ? of.levels.of[Math.max(0, piece.from - 1)]! : 0;
     words.runs[count] = {
       x,
       text: shown,
@@ -299,7 +302,7 @@ function growWords(): void {
     more.set(words[key]);
     words[key] = more;
   }
-  for (const key of ['open', 'level'] as const) {
+  for (const key of ['open', 'level', 'gapLevel'] as const) {
     const more = new Uint8Array(words[key].length * 2);
     more.set(words[key]);
     words[key] = more;
@@ -321,16 +324,15 @@ function leader(text: string, run: Prepared['runs'][number], x: number, width: n
 }
 
 /**
- * Words and the gaps between them in the order in which they stand (UAX #9, rule L2). A gap between words of one level
- * goes with them, one between levels with the lower of them.
+ * Words and the gaps between them in the order in which they stand (UAX #9, rule L2), each by its own level.
  */
 function reorder(base: number, width: number): void {
-  const { runs, count, level, gap } = words;
+  const { runs, count, level, gap, gapLevel } = words;
   if (count === 0) return;
   const levels = new Uint8Array(2 * count - 1);
   for (let i = 0; i < count; i++) {
     levels[2 * i] = level[i]!;
-    if (i > 0) levels[2 * i - 1] = gap[i]! > 0 ? Math.min(level[i]!, level[i - 1]!) : level[i]!;
+    if (i > 0) levels[2 * i - 1] = gap[i]! > 0 ? gapLevel[i]! : level[i]!;
   }
   // A gap that a line begins with lies outside of what is turned round.
   let x = runs[0]!.x;

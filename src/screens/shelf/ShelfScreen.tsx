@@ -7,6 +7,7 @@ import type { PublicationKind } from '@/core/plan/startingHouse';
 import { isFrequency } from '@/core/plan/recurrence';
 import { KiteMark } from '@/parts/KiteMark';
 import { anchorOf } from '../frame/anchors';
+import { Keeping, Removed } from './Keeping';
 import { NewPublication } from './NewPublication';
 import { NextIssue } from './NextIssue';
 
@@ -30,7 +31,16 @@ export interface ShelfPublication {
 }
 
 /** The first screen: the publications and their issues. */
-export function ShelfScreen({ publications, today }: { publications: readonly ShelfPublication[]; today: string }) {
+export function ShelfScreen({
+  publications,
+  removed,
+  today,
+}: {
+  publications: readonly ShelfPublication[];
+  /** What was taken off the shelf, with where it is put back. */
+  removed: readonly { readonly url: string; readonly name: string }[];
+  today: string;
+}) {
   const [asked, setAsked] = useState<{ readonly kind: PublicationKind } | { readonly issueOf: ShelfPublication }>();
   const close = () => setAsked(undefined);
   return (
@@ -84,6 +94,11 @@ export function ShelfScreen({ publications, today }: { publications: readonly Sh
                   </Link>
                 </p>
               )}
+              <Keeping
+                url={`/api/publications/${publication.id}`}
+                title={publication.name}
+                fields={[{ field: 'name', label: 'Name', value: publication.name }]}
+              />
               {publication.issues[0] && <Next issue={nextOut(publication.issues, today)} today={today} />}
               {publication.house && (
                 <button
@@ -112,11 +127,20 @@ export function ShelfScreen({ publications, today }: { publications: readonly Sh
                       {issue.pages} pages, {format(parseISO(issue.date), 'd MMMM yyyy')}
                     </span>
                   </Link>
+                  <Keeping
+                    url={`/api/documents/${issue.id}/shelf`}
+                    title={`${publication.name} ${issue.name}`}
+                    fields={[
+                      { field: 'number', label: 'Number', value: issue.number },
+                      { field: 'season', label: 'Called', value: issue.season },
+                    ]}
+                  />
                 </li>
               ))}
             </ul>
           </section>
         ))}
+        <Removed list={removed} />
       </main>
       {asked && 'kind' in asked && <NewPublication kind={asked.kind} onClose={close} />}
       {asked && 'issueOf' in asked && (

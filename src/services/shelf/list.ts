@@ -3,6 +3,7 @@ import {
   listIssues,
   listLanguages,
   listPublications,
+  listRemoved,
   type IssueSummary,
   type Publication,
 } from '@/store/publications';
@@ -27,5 +28,13 @@ export async function listShelf(): Promise<ShelfRow[]> {
     house: houses.get(publication.id),
     language: languages.get(publication.id) ?? 'en-GB',
     issues: issues.filter((issue) => issue.publication === publication.id),
+  }));
+}
+
+/** What was taken off the shelf, with where it is put back. */
+export async function removedFromShelf(): Promise<{ url: string; name: string }[]> {
+  return (await listRemoved()).map(({ kind, id, name }) => ({
+    url: kind === 'publication' ? `/api/publications/${id}` : `/api/documents/${id}/shelf`,
+    name,
   }));
 }

@@ -15,6 +15,9 @@ export interface IssueOrder {
   readonly from?: string | undefined;
 }
 
+/** What an issue is called: "No. 14, Winter". */
+export const issueName = (number: string, season: string): string => `No. ${number}${season && `, ${season}`}`;
+
 /** Starts an issue of a publication from its house as it now is; gives its id. @throws FieldError, NoSuchDocumentError */
 export async function newIssue(
   publication: string,
@@ -34,7 +37,7 @@ export async function newIssue(
   const last = from === undefined ? undefined : await loadRecords(from);
   const details = records.find((record) => record.kind === 'details');
   const id = nanoid(12);
-  const name = `No. ${numbered}${season.trim() && `, ${season.trim()}`}`;
+  const name = issueName(numbered, season.trim());
   const made = startIssue(
     records,
     {
