@@ -17,7 +17,7 @@ interface DayFieldProps {
 
 /** A field for a day, in words; it takes words, figures or ISO 8601. */
 export function DayField({ id, label, value, language, width, describedBy, onChange }: DayFieldProps) {
-  const { typed, wrong, type, commit, onKeyDown } = useCommitted((words) => {
+  const { typed, wrong, type, commit, onKeyDown, atRest } = useCommitted((words) => {
     if (words.trim() === '') return void (value !== '' && onChange(''));
     const day = dayTyped(words, language);
     if (day === undefined) throw new Error('That date does not exist.');
@@ -38,6 +38,7 @@ export function DayField({ id, label, value, language, width, describedBy, onCha
         onChange={(event) => type(event.target.value)}
         onBlur={commit}
         onKeyDown={onKeyDown}
+        {...atRest}
       />
       {wrong && (
         <span role="alert" className="text-2xs text-error block">

@@ -21,7 +21,7 @@ export function TypedField({ label, hideLabel = false, value, shown, read, onCha
   const id = useId();
   // A press that brings the focus here chooses all of the field, so that typing replaces it.
   const fresh = useRef(false);
-  const { typed, wrong, type, commit, onKeyDown } = useCommitted((words) => {
+  const { typed, wrong, type, commit, onKeyDown, atRest } = useCommitted((words) => {
     const next = read(words);
     if (Math.abs(next - value) > 1e-6) onChange(next);
   });
@@ -47,6 +47,7 @@ export function TypedField({ label, hideLabel = false, value, shown, read, onCha
         onChange={(event) => type(event.target.value)}
         onBlur={commit}
         onKeyDown={onKeyDown}
+        {...atRest}
       />
       <Wrong field={id} wrong={wrong} />
     </div>

@@ -15,7 +15,7 @@ interface WordsFieldProps {
 /** A field for a few words: they count when it is left or Enter is pressed. */
 export function WordsField({ label, value, most = 400, onChange }: WordsFieldProps) {
   const id = useId();
-  const { typed, wrong, type, commit, onKeyDown } = useCommitted((words) => words !== value && onChange(words));
+  const { typed, wrong, type, commit, onKeyDown, atRest } = useCommitted((words) => words !== value && onChange(words));
   return (
     <div className="min-w-0 flex-1">
       <label htmlFor={id} className="text-2xs opacity-70">
@@ -31,6 +31,7 @@ export function WordsField({ label, value, most = 400, onChange }: WordsFieldPro
         onChange={(event) => type(event.target.value)}
         onBlur={commit}
         onKeyDown={onKeyDown}
+        {...atRest}
       />
       <Wrong field={id} wrong={wrong} />
     </div>

@@ -32,6 +32,8 @@ export function useCommitted(take: (typed: string) => void) {
     typed,
     wrong,
     commit,
+    /** For the field: nothing in it waits to count, so that undo means the document. */
+    atRest: { 'data-at-rest': typed === undefined || undefined },
     type: (words: string) => {
       setTyped(words);
       setWrong(undefined);

@@ -119,7 +119,15 @@ describe('masters on the desk', () => {
     const made = async () => (await records<MasterRecord>('master')).find(({ basedOn }) => basedOn === 'feature');
     const above = (await made())!;
     expect(above.name).toBe('Feature 2');
+    // The new one comes onto the desk; the circle is closed from its base.
+    await until(
+      page,
+      'the new one is on the desk, with what its base shows',
+      () => document.body.textContent!.includes('Feature 2 master') && document.querySelectorAll('[data-inherited]').length >= 2,
+    );
     const before = await records<MasterRecord>('master');
+    await press('nav[aria-label="Page line"] ::-p-text(Feature)');
+    await page.waitForSelector(`[aria-label="Master"] select option[value="${above.id}"]`);
     await page.select('[aria-label="Master"] select', above.id);
     await until(page, 'it is refused', () =>
       /cannot be based on Feature 2: that would be a circle/.test(document.body.textContent!),

@@ -26,7 +26,8 @@ afterAll(async () => {
 });
 
 const toShelf = () => page.goto(server.origin, { waitUntil: 'networkidle0' });
-const press = async (words: string) => (await page.waitForSelector(`::-p-aria([name="${words}"][role="button"])`))!.click();
+const press = async (words: string, role = 'button') =>
+  (await page.waitForSelector(`::-p-aria([name="${words}"][role="${role}"])`))!.click();
 
 async function fill(label: string, value: string): Promise<void> {
   const field = (await page.waitForSelector(`dialog ::-p-aria([name="${label}"])`))!;
@@ -88,10 +89,14 @@ describe('its issues', () => {
     await toShelf();
     await press('Start the first issue');
     expect(await valueOf('Number')).toBe('1');
+    // A day is proposed, in the words of the publication's language.
+    expect(await valueOf('Cover date')).toMatch(/^\d{1,2} [A-Z][a-z]+ 20\d\d$/);
+    await fill('Cover date', '31 February 2027');
     await press('Start No. 1');
-    await says('no such day');
-    await fill('Cover date', '01312027');
-    expect(await valueOf('Cover date')).toBe('2027-01-31');
+    await says('That date does not exist');
+    await fill('Cover date', '2027-01-31');
+    await page.keyboard.press('Tab');
+    expect(await valueOf('Cover date')).toBe('31 January 2027');
     expect(await valueOf('Called')).toBe('January 2027');
     await fill('Pages', '6');
     await page.keyboard.press('Enter');
@@ -145,7 +150,7 @@ describe('its issues', () => {
     await (await row.waitForSelector('::-p-text(Start the next issue)'))!.click();
     expect([await valueOf('Number'), await valueOf('Cover date'), await valueOf('Called'), await valueOf('Pages')]).toEqual([
       '2',
-      '2027-02-28',
+      '28 February 2027',
       'February 2027',
       '8',
     ]);
@@ -161,9 +166,72 @@ describe('its issues', () => {
     const again = (await page.waitForSelector('section[aria-label="The Tide Table"]'))!;
     await (await again.waitForSelector('::-p-text(Start the next issue)'))!.click();
     // After a double issue two months on, and back to the last day.
-    expect([await valueOf('Number'), await valueOf('Cover date')]).toEqual(['4', '2027-04-30']);
+    expect([await valueOf('Number'), await valueOf('Cover date')]).toEqual(['4', '30 April 2027']);
     await page.keyboard.press('Escape');
   });
+});
+
+describe('what lies on the shelf', () => {
+  const onShelf = (name: string) => `section[aria-label="${name}"]`;
+
+  it('is renamed, and its pages show the new name', async () => {
+    await toShelf();
+    await press('Rename The Tide Table');
+    await fill('Name', 'The Tide Book');
+    await page.keyboard.press('Enter');
+    await page.waitForSelector(onShelf('The Tide Book'));
+    expect(await page.$(onShelf('The Tide Table'))).toBeNull();
+    const [house] = await query<{ body: { name?: string } }>(
+      databaseUrl,
+      "select r.body from record r join document d on d.id = r.document_id join publication p on p.id = d.publication_id where p.name = 'The Tide Book' and d.kind = 'house' and r.kind = 'issue'",
+    );
+    expect(JSON.stringify(house!.body)).toContain('The Tide Book');
+  });
+
+  it('is refused the name of another', async () => {
+    await press('Rename The Tide Book');
+    await fill('Name', 'Longspar');
+    await page.keyboard.press('Enter');
+    await says('on the shelf already');
+    await page.keyboard.press('Escape');
+  });
+
+  it('is taken off, with a way back to all of it', async () => {
+    const documents = () =>
+      query<{ count: string }>(
+        databaseUrl,
+        "select count(*) from record r join document d on d.id = r.document_id join publication p on p.id = d.publication_id where p.name = 'The Tide Book'",
+      );
+    const before = await documents();
+    await press('Remove The Tide Book');
+    await until(page, 'it is off the shelf', (at: string) => document.querySelector(at) === null, onShelf('The Tide Book'));
+    await press('Put back The Tide Book');
+    await page.waitForSelector(onShelf('The Tide Book'));
+    expect(await documents()).toEqual(before);
+    expect(await page.$eval(onShelf('The Tide Book'), (element) => element.textContent)).toContain('No. 1');
+  });
+});
+
+describe('every kind with nothing changed', () => {
+  it.each(['Newsletter', 'Magazine', 'Newspaper'])(
+    'a %s begins, starts its first issue, and shows all its pages',
+    async (kind) => {
+      await toShelf();
+      await press('New publication');
+      await fill('Name', `Quay ${kind}`);
+      await press(kind, 'radio');
+      await press('Put it on the shelf');
+      await until(page, 'the house is there', () => document.querySelectorAll('[data-chunk] text').length > 200);
+      await toShelf();
+      await (await page.waitForSelector(`section[aria-label="Quay ${kind}"] ::-p-text(Start the first issue)`))!.click();
+      await press('Start No. 1');
+      await page.waitForSelector('[data-flatplan]');
+      await until(page, 'every page is drawn', () => {
+        const pages = document.querySelectorAll('[data-plan-page]').length;
+        return pages > 1 && document.querySelectorAll('[data-drawn=true]').length === pages;
+      });
+    },
+  );
 });
 
 it('nothing went wrong in the browser on the way', () => {

@@ -250,7 +250,7 @@ describe('putting a story on the page', () => {
     expect(thread).toHaveLength(2);
   });
 
-  it('goes on from the keyboard in reading order: on the page behind, not where there is most room', async () => {
+  it('goes on from the keyboard in reading order: below on its page, then on the page behind', async () => {
     const quayBody = body(quay);
     const thread = threadOf(await desk.records<FrameRecord>('frame'), quayBody);
     await desk.page.$eval(`[data-frame="${thread.at(-1)!.id}"]`, (element) => (element as SVGElement).focus());
@@ -258,13 +258,31 @@ describe('putting a story on the page', () => {
     await desk.stored();
     await desk.go(10);
     await desk.page.waitForSelector(`[data-tail="${quayBody}"]`);
-    await desk.page.$eval(`[data-tail="${quayBody}"]`, (element) => (element as SVGElement).focus());
+    const tail = `[data-tail="${quayBody}"]`;
+    const linesOver = () => desk.page.$eval(tail, (element) => Number(/\+(\d+)/.exec(element.textContent!)![1]));
+    const over = await linesOver();
+    await desk.page.$eval(tail, (element) => (element as SVGElement).focus());
     await desk.press('Enter');
-    await desk.until('the tail is gone', (id: string) => !document.querySelector(`[data-tail="${id}"]`), quayBody);
+    await desk.until(
+      'fewer lines are over',
+      (at: string, before: number) => Number(/\+(\d+)/.exec(document.querySelector(at)?.textContent ?? '')?.[1]) < before,
+      tail,
+      over,
+    );
+    await desk.page.$eval(tail, (element) => (element as SVGElement).focus());
+    await desk.press('Enter');
+    await desk.until('the tail is gone', (at: string) => !document.querySelector(at), tail);
     await desk.stored();
     const gone = threadOf(await desk.records<FrameRecord>('frame'), quayBody);
-    expect(gone).toHaveLength(2);
-    expect(gone[1]!.on).toBe((await desk.records<PageRecord>('page')).sort((a, b) => (a.order < b.order ? -1 : 1))[10]!.id);
+    const pages = (await desk.records<PageRecord>('page')).sort((a, b) => (a.order < b.order ? -1 : 1));
+    expect(gone.map(({ on }) => pages.findIndex(({ id }) => id === on) + 1)).toEqual([10, 10, 11]);
+    expect(gone[1]!.box.y).toBeGreaterThanOrEqual(gone[0]!.box.y + gone[0]!.box.h);
+    // Both are taken back, so that the lower half of the page is free again.
+    for (let i = 0; i < 2; i++) {
+      await desk.press('Control', 'z');
+      await desk.stored();
+    }
+    await desk.page.waitForSelector(tail);
   });
 
   it('adds as many pages as a story needs', async () => {

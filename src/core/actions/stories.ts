@@ -11,7 +11,7 @@ import { checkBody, plainBody } from '../records/body';
 import { said } from '../records/said';
 import type { StoryState } from '../records/story';
 import { isDay } from '../records/day';
-import { ActionError, Edit, newId, orderAfter, orderBehind } from './edit';
+import { ActionError, Edit, freeName, newId, orderAfter, orderBehind } from './edit';
 import { growingText, NO_WRAP, pageWithGrid, putFrame, textColumns } from './frames';
 import { putPages } from './pages';
 import { places, pouredFrame } from './slots';
@@ -44,7 +44,8 @@ export function putStory(edit: Edit, story: NewStory, id: string = newId()): Sto
   return edit.put<StoryRecord>({
     id,
     kind: 'story',
-    name: story.name,
+    // Two stories of one name are told apart by a number, in the tray and wherever a story is named; a headline has none.
+    name: freeName(stories, story.name),
     section: story.section ?? '',
     order: orderAfter(stories),
     tint: stories.length % TINTS,
@@ -86,7 +87,8 @@ export function setStory(document: Document, id: string, changes: Partial<StoryP
   const story = get(document, 'story', id);
   const next = said({ ...story, ...changes });
   checkPlan(next);
-  edit.put(next);
+  const others = all(document, 'story').filter((other) => other.id !== id);
+  edit.put(changes.name === undefined ? next : { ...next, name: freeName(others, next.name) });
   return edit.diff();
 }
 

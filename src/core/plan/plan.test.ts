@@ -248,6 +248,18 @@ describe('stories on the plan', () => {
     expect(() => setStory(doc, planned.id, { target: 0 })).toThrow('1 to 1,000,000 words');
     expect(() => planStory(doc, { name: '', section: '' })).toThrow('has a name');
   });
+
+  it('of one name are told apart by a number, also when one is renamed', () => {
+    const names = (of: Document) => all(of, 'story').map(({ name }) => name);
+    let doc = document(...baseRecords());
+    for (let i = 0; i < 3; i++) doc = done(doc, planStory(doc, { name: 'Tides', section: 'Harbour' }));
+    expect(names(doc)).toEqual(['Tides', 'Tides 2', 'Tides 3']);
+    const [first, second] = all(doc, 'story');
+    expect(names(done(doc, setStory(doc, second!.id, { name: 'Tides' })))).toEqual(['Tides', 'Tides 2', 'Tides 3']);
+    expect(names(done(doc, setStory(doc, first!.id, { name: 'Tides 3' })))).toEqual(['Tides 3 2', 'Tides 2', 'Tides 3']);
+    // Their headlines are what was typed.
+    expect(bodyText(get(doc, 'text', second!.parts.headline!).body)).toBe('Tides');
+  });
 });
 
 describe('what fits a slot', () => {

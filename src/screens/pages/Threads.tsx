@@ -16,7 +16,7 @@ interface ThreadsProps {
   /** Width of the desk, which a tail must not leave. */
   readonly room: number;
   readonly onTail: (text: string, event: ReactPointerEvent) => void;
-  /** The keyboard's way: goes on where there is most room. */
+  /** The keyboard's way: goes on in reading order. */
   readonly onTailKey: (text: string) => void;
 }
 

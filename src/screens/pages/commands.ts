@@ -25,10 +25,12 @@ export function matches(
   return event.key.toLowerCase() === (key === 'Space' ? ' ' : key.toLowerCase());
 }
 
-/** Whether a key press belongs to a field that is being typed into. */
-export function isTyping(target: EventTarget | null): boolean {
+/** Whether a key press belongs to the field that has the focus. Undo is the document's where nothing is being typed. */
+export function isTyping({ target, key, ctrlKey, metaKey }: KeyboardEvent): boolean {
+  const undoes = (ctrlKey || metaKey) && key.toLowerCase() === 'z';
   return (
     target instanceof HTMLElement &&
+    !(undoes && target.dataset['atRest']) &&
     (target.isContentEditable || /^(input|textarea|select)$/i.test(target.tagName)) &&
     !/^(checkbox|radio|button)$/.test((target as HTMLInputElement).type ?? '')
   );

@@ -26,7 +26,7 @@ const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
 /** The keyboard on the desk: what is being typed into a field is left alone. */
 export function useDeskKeys({ commands, off, picking, onEscape, onNudge, onBackspace }: DeskKeys): void {
   const onKey = useLatest((event: KeyboardEvent) => {
-    if (off || isTyping(event.target)) return;
+    if (off || isTyping(event)) return;
     const arrow = ARROWS[event.key];
     const onButton = event.target instanceof HTMLElement && event.target.tagName === 'BUTTON';
     const take = (work: () => void) => {

@@ -138,7 +138,7 @@ interface CommittedInputProps {
 
 /** A cell to type in: it counts when it is left or Enter is pressed. */
 function CommittedInput({ label, value, width, onCommit }: CommittedInputProps) {
-  const { typed, type: onType, commit, onKeyDown } = useCommitted((words) => words !== value && onCommit(words));
+  const { typed, type: onType, commit, onKeyDown, atRest } = useCommitted((words) => words !== value && onCommit(words));
   return (
     <input
       aria-label={label}
@@ -148,6 +148,7 @@ function CommittedInput({ label, value, width, onCommit }: CommittedInputProps) 
       onChange={(event) => onType(event.target.value)}
       onBlur={commit}
       onKeyDown={onKeyDown}
+      {...atRest}
     />
   );
 }
