@@ -40,8 +40,7 @@ export class Queue {
   }
 
   #turn(signal: AbortSignal | undefined): Promise<void> {
-    if (this.#waiting.length >= MOST_WAITING)
-      throw new BusyError('The server has too much to do at the moment. Try again in a while.');
+    if (this.#waiting.length >= MOST_WAITING) throw new BusyError('The server is busy. Try again in a minute.');
     return new Promise((resolve, reject) => {
       const own: Waiting = { start: resolve, drop: reject };
       this.#waiting.push(own);

@@ -13,6 +13,8 @@ export interface IssueSummary {
   readonly id: string;
   readonly publication: string;
   readonly name: string;
+  /** The publication's name as the issue's own pages say it. */
+  readonly named: string;
   readonly number: string;
   readonly season: string;
   readonly date: string;
@@ -85,7 +87,7 @@ export function insertIssue(document: NewDocument, number: string, records: read
 export async function listIssues(): Promise<IssueSummary[]> {
   const { rows } = await pool().query<IssueSummary>(
     `select d.id, d.publication_id as publication, d.name,
-            i.body ->> 'number' as number, i.body ->> 'season' as season, i.body ->> 'date' as date,
+            i.body ->> 'publication' as named, i.body ->> 'number' as number, i.body ->> 'season' as season, i.body ->> 'date' as date,
             (select count(*)::int from record p where p.document_id = d.id and p.kind = 'page') as pages
        from document d join record i on i.document_id = d.id and i.kind = 'issue'
       where d.kind = 'issue' and d.removed_at is null order by i.body ->> 'date' desc`,

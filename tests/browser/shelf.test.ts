@@ -99,7 +99,7 @@ describe('its issues', () => {
     expect(await valueOf('Cover date')).toBe('31 January 2027');
     expect(await valueOf('Called')).toBe('January 2027');
     await fill('Pages', '6');
-    await page.keyboard.press('Enter');
+    await page.keyboard.press('Tab');
     await until(page, 'the count is warned of', () =>
       document.querySelector('dialog')!.textContent!.includes('multiple of four'),
     );
@@ -174,18 +174,28 @@ describe('its issues', () => {
 describe('what lies on the shelf', () => {
   const onShelf = (name: string) => `section[aria-label="${name}"]`;
 
-  it('is renamed, and its pages show the new name', async () => {
+  it('is renamed: the publication for its house, an issue for its pages', async () => {
     await toShelf();
     await press('Rename The Tide Table');
     await fill('Name', 'The Tide Book');
     await page.keyboard.press('Enter');
     await page.waitForSelector(onShelf('The Tide Book'));
     expect(await page.$(onShelf('The Tide Table'))).toBeNull();
-    const [house] = await query<{ body: { name?: string } }>(
+    await press('Rename The Tide Book No. 1, January 2027');
+    await fill('Publication, as its pages name it', 'The Tide Book');
+    await fill('Called', 'New Year 2027');
+    await page.keyboard.press('Enter');
+    await page.waitForSelector('::-p-aria([name="Rename The Tide Book No. 1, New Year 2027"])');
+    const [issue] = await query<{ body: object }>(
       databaseUrl,
-      "select r.body from record r join document d on d.id = r.document_id join publication p on p.id = d.publication_id where p.name = 'The Tide Book' and d.kind = 'house' and r.kind = 'issue'",
+      "select r.body from record r join document d on d.id = r.document_id where d.name = 'No. 1, New Year 2027' and r.kind = 'issue'",
     );
-    expect(JSON.stringify(house!.body)).toContain('The Tide Book');
+    expect(issue!.body).toMatchObject({ publication: 'The Tide Book', number: '1', season: 'New Year 2027' });
+    await press('Rename The Tide Book No. 1, New Year 2027');
+    await fill('Number', '2/3');
+    await page.keyboard.press('Enter');
+    await says('There is a No. 2/3 of it already');
+    await page.keyboard.press('Escape');
   });
 
   it('is refused the name of another', async () => {

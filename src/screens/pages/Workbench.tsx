@@ -542,7 +542,11 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
           </div>
           {guides && (
             <Strip
-              hint={hand.typing ? 'Letters are text now. Esc goes out.' : 'Press a frame to choose it, or drag over empty grid.'}
+              hint={
+                hand.typing
+                  ? 'You are typing into the text. Press Esc to leave it.'
+                  : 'Press a frame to choose it, or drag over empty grid.'
+              }
             >
               {only && !picking && !hand.typing ? (
                 <FrameBar document={document} frame={only.frame} overset={overset} actions={frameActions} />

@@ -10,11 +10,13 @@ import { OrderField, OrderForm } from './OrderForm';
 interface Kept {
   readonly url: string;
   readonly title: string;
+  /** What another name does. */
+  readonly words: string;
   readonly fields: readonly { readonly field: string; readonly label: string; readonly value: string }[];
 }
 
 /** Renames it, or takes it off the shelf. */
-export function Keeping({ url, title, fields }: Kept) {
+export function Keeping({ url, title, words, fields }: Kept) {
   const router = useRouter();
   const [renaming, setRenaming] = useState(false);
   const [values, setValues] = useState<Readonly<Record<string, string>>>({});
@@ -45,7 +47,7 @@ export function Keeping({ url, title, fields }: Kept) {
         <Dialog title={`Rename ${title}`} onClose={() => setRenaming(false)}>
           <OrderForm<object>
             title={`Rename ${title}`}
-            words="What its pages show of it changes with it."
+            words={words}
             button="Rename"
             url={url}
             order={() => Object.fromEntries(fields.map(({ field, value }) => [field, valueOf(field, value)]))}

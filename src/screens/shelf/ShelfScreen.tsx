@@ -16,6 +16,7 @@ interface ShelfIssue {
   readonly name: string;
   readonly number: string;
   readonly season: string;
+  readonly named: string;
   readonly date: string;
   readonly pages: number;
 }
@@ -98,6 +99,7 @@ export function ShelfScreen({
                 url={`/api/publications/${publication.id}`}
                 title={publication.name}
                 fields={[{ field: 'name', label: 'Name', value: publication.name }]}
+                words="The house and new issues take it. Issues that have been started keep the name they have; rename them to change it."
               />
               {publication.issues[0] && <Next issue={nextOut(publication.issues, today)} today={today} />}
               {publication.house && (
@@ -133,7 +135,9 @@ export function ShelfScreen({
                     fields={[
                       { field: 'number', label: 'Number', value: issue.number },
                       { field: 'season', label: 'Called', value: issue.season },
+                      { field: 'publication', label: 'Publication, as its pages name it', value: issue.named },
                     ]}
+                    words="What its pages show of it changes with it."
                   />
                 </li>
               ))}

@@ -36,7 +36,6 @@ export async function takeChange(document: string, input: unknown): Promise<Chan
   const ids = [...change.diff.added, ...change.diff.updated.map(({ after }) => after), ...change.diff.removed].map(
     ({ id }) => id,
   );
-  if (new Set(ids).size !== ids.length)
-    throw new BadRequestError('The change cannot be stored: it does two things to one record.');
+  if (new Set(ids).size !== ids.length) throw new BadRequestError('The change cannot be stored: it changes one record twice.');
   return storeChange(document, change, { kinds: judgedKinds(change.diff), of: together });
 }

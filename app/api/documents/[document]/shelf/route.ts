@@ -1,12 +1,16 @@
 import Joi from 'joi';
-import { renameIssue, setIssueRemoved } from '@/services/shelf/keep';
+import { type IssueNames, renameIssue, setIssueRemoved } from '@/services/shelf/keep';
 import { checked, handler, readJson } from '../../../handler';
 import { DOCUMENT } from '../../../params';
 
 export const dynamic = 'force-dynamic';
 
-const KEEP = Joi.alternatives<{ number: string; season: string } | { removed: boolean }>(
-  Joi.object({ number: Joi.string().allow('').max(40).required(), season: Joi.string().allow('').max(100).required() }),
+const KEEP = Joi.alternatives<IssueNames | { removed: boolean }>(
+  Joi.object({
+    number: Joi.string().allow('').max(40).required(),
+    season: Joi.string().allow('').max(100).required(),
+    publication: Joi.string().allow('').max(100).required(),
+  }),
   Joi.object({ removed: Joi.boolean().required() }),
 );
 
