@@ -106,7 +106,9 @@ export function ToPlace({ document, today, actions, onCarry, onPlace }: ToPlaceP
                   <span className="narrow block leading-tight opacity-75">
                     {[
                       story.section,
-                      words > 0 ? `${words.toLocaleString('en-GB')} words` : story.target && `${story.target} words planned`,
+                      words > 0
+                        ? `${words.toLocaleString('en-GB')} words`
+                        : story.target && `${story.target.toLocaleString('en-GB')} words planned`,
                       days !== undefined && (days < 0 ? `${-days} days late` : days === 0 ? 'due today' : `due in ${days} days`),
                     ]
                       .filter(Boolean)
