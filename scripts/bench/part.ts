@@ -1,4 +1,5 @@
 import { cold, memory } from './typesetter';
+import { storeSmallIssue, whileHostile } from './hostile';
 import { planning, storePlanIssue } from './plan';
 import { storeLongIssue, typing } from './typing';
 
@@ -8,6 +9,10 @@ const [part, first, second] = process.argv.slice(2);
 async function figures(): Promise<unknown> {
   if (part === 'cold') return cold(Number(first));
   if (part === 'memory') return memory(Number(first));
+  if (part === 'hostile') {
+    await storeSmallIssue();
+    return whileHostile(first!);
+  }
   if (part === 'plan') {
     await storePlanIssue();
     return planning(first!, 5);

@@ -7,7 +7,7 @@ import { openCluster, openServer, runScript } from '../../tests/support/applicat
 import { chromiumSpaces, inChromium } from './chromium';
 import { median, most, unevenness } from './measure';
 import { passage } from './texts';
-import { cold, drag, keystrokes, spaces } from './typesetter';
+import { besidePictures, breakingAround, cold, drag, firstHanLetter, keystrokes, spaces } from './typesetter';
 import { givingMaster, MASTER_PAGES, PLAN_PAGES, PLAN_STORIES, type PlanFigures } from './plan';
 import type { TypingFigures } from './typing';
 
@@ -108,6 +108,36 @@ async function main(): Promise<void> {
     dragHeld,
   );
 
+  const even: number[] = [];
+  const round: number[] = [];
+  const pageShares: number[] = [];
+  for (let i = 0; i < ROUNDS + 2; i++) {
+    const times = await breakingAround(60);
+    const pages = await besidePictures(WORDS / 5);
+    if (i < 2) continue;
+    even.push(times.even);
+    round.push(times.round);
+    pageShares.push(pages.round / pages.even);
+  }
+  const roundRatio = median(round) / median(even);
+  add(
+    'total fit of 60 paragraphs of 250 words beside a round picture, against the even measure',
+    `${ms(median(round))} / ${ms(median(even))}; whole pages with all that wrapping asks, a line ${ratio(median(pageShares))}`,
+    '',
+    ratio(roundRatio),
+    'at most 1.5',
+    roundRatio <= 1.5,
+  );
+  const han = (await firstHanLetter(5_000, 14)).slice(4);
+  add(
+    'the first letter typed into a paragraph of 5,000 Chinese characters',
+    `${ms(median(han))}, the slowest ${ms(Math.max(...han))}`,
+    '',
+    ms(median(han)),
+    'within 16 ms',
+    median(han) <= 16,
+  );
+
   const small: number[] = [];
   const large: number[] = [];
   for (let i = 0; i < ROUNDS; i++) {
@@ -159,6 +189,7 @@ async function main(): Promise<void> {
   const cluster = await openCluster();
   let typed: TypingFigures;
   let planned: PlanFigures;
+  let others: { alone: number[]; beside: number[] };
   try {
     process.env.DATABASE_URL = cluster.url;
     await runScript('scripts/migrate.ts', cluster.url);
@@ -166,6 +197,7 @@ async function main(): Promise<void> {
     try {
       typed = (await apart('typing', server.origin, String(WORDS))) as TypingFigures;
       planned = (await apart('plan', server.origin)) as PlanFigures;
+      others = (await apart('hostile', server.origin)) as typeof others;
     } finally {
       await server.stop();
     }
@@ -208,6 +240,15 @@ async function main(): Promise<void> {
     ms(mastered),
     'under 200 ms',
     mastered < 200,
+  );
+
+  add(
+    `requests of others while five files are read that are made to stop a server (${others.beside.length} requests)`,
+    `${ms(median(others.beside))}, 95 %: ${ms(most(others.beside))}; with nothing else to do ${ms(median(others.alone))}, 95 %: ${ms(most(others.alone))}`,
+    '',
+    ms(most(others.beside)),
+    '95 % under 100 ms',
+    most(others.beside) < 100,
   );
 
   const file = 'docs/benchmarks.md';

@@ -3,11 +3,15 @@ import { facesOf } from '@/core/compose/faces';
 import { applied, type Diff } from '@/core/records/diff';
 import { documentOf, get, type Document } from '@/core/records/document';
 import type { ParagraphProperties } from '@/core/records/paragraphStyle';
+import type { Box } from '@/core/geometry/box';
+import type { FrameRecord, PictureRecord } from '@/core/records/index';
 import type { BodyNode } from '@/core/records/text';
 import { readFace, type Face } from '@/core/type/face';
 import { Shaper } from '@/core/type/shaper';
 import { facePath } from '@/formats/faces/files';
 import { readFile } from 'node:fs/promises';
+import { totalFit } from '@/core/compose/totalFit';
+import { preparedOf, type Item } from '../../tests/support/paragraphs';
 import { timed } from './measure';
 import { PAGE, passage, threaded } from './texts';
 
@@ -69,36 +73,39 @@ const STAR = [
   }),
 ];
 
+const PICTURE: PictureRecord = {
+  id: 'pic',
+  kind: 'picture',
+  name: 'Kite',
+  order: 'a5',
+  blob: 'ab'.repeat(32),
+  media: 'image/png',
+  width: 1000,
+  height: 1000,
+  colour: 'rgb',
+  transparent: true,
+  outlines: { alpha: STAR },
+  caption: '',
+  credit: '',
+};
+
+/** A frame that shows the picture, with text running along its outline. */
+const cutOut = (id: string, on: string, box: Box): FrameRecord => ({
+  id,
+  kind: 'frame',
+  on,
+  side: 'both',
+  box,
+  order: 'a6',
+  content: { type: 'picture', picture: 'pic', fit: 'fill', focus: { x: 0.5, y: 0.5 } },
+  wrap: { mode: 'outline', standOff: 14, outline: 'alpha' },
+});
+
 /** A cut-out dragged in steps over a three-column spread: ms to compose each state. */
 export async function drag(steps: number): Promise<number[]> {
   const base = threaded(await passage(3_400));
-  const picture = {
-    id: 'pic',
-    kind: 'picture',
-    name: 'Kite',
-    order: 'a5',
-    blob: 'ab'.repeat(32),
-    media: 'image/png',
-    width: 1000,
-    height: 1000,
-    colour: 'rgb',
-    transparent: true,
-    outlines: { alpha: STAR },
-    caption: '',
-    credit: '',
-  } as const;
-  const frame = (x: number, y: number) =>
-    ({
-      id: 'cut',
-      kind: 'frame',
-      on: 'p1',
-      side: 'both',
-      box: { x, y, w: 170, h: 200 },
-      order: 'a6',
-      content: { type: 'picture', picture: 'pic', fit: 'fill', focus: { x: 0.5, y: 0.5 } },
-      wrap: { mode: 'outline', standOff: 14, outline: 'alpha' },
-    }) as const;
-  let document = applied(base, { added: [picture, frame(60, 60)], updated: [], removed: [] });
+  const frame = (x: number, y: number) => cutOut('cut', 'p1', { x, y, w: 170, h: 200 });
+  let document = applied(base, { added: [PICTURE, frame(60, 60)], updated: [], removed: [] });
   const composer = await fresh(document);
   composer.compose(document);
   const out: number[] = [];
@@ -108,6 +115,109 @@ export async function drag(steps: number): Promise<number[]> {
     const after = frame(420 + 300 * Math.cos(angle), 300 + 240 * Math.sin(angle * 2));
     document = applied(document, { added: [], updated: [{ before, after }], removed: [] });
     out.push(timed(() => void composer.compose(document)));
+  }
+  return out;
+}
+
+/** A circle as a cut-out's traced outline, in the unit square. */
+const CIRCLE = [
+  Array.from({ length: 96 }, (_, i) => 0.5 + 0.5 * (i % 2 === 0 ? Math.cos : Math.sin)((Math.floor(i / 2) * Math.PI) / 24)),
+];
+
+/** Letters of a syllable, about, and points of a letter and of the space between two words, in the body of the demo. */
+const SYLLABLE = 4;
+const LETTER = 4.4;
+const SPACE = 2.2;
+
+/** Words as boxes that may be parted after every few letters. */
+function itemsOf(words: readonly string[]): Item[] {
+  return words.flatMap((word, i): Item[] => [
+    ...(i > 0 ? [{ type: 'glue', width: SPACE, stretch: SPACE / 2, shrink: SPACE / 3 } as const] : []),
+    ...(word.match(new RegExp(`.{1,${SYLLABLE}}`, 'g')) ?? []).flatMap((piece, at): Item[] => [
+      ...(at > 0 ? [{ type: 'penalty', width: LETTER / 2, cost: 50, flagged: true } as const] : []),
+      { type: 'box', width: piece.length * LETTER },
+    ]),
+  ]);
+}
+
+/**
+ * Total fit alone, ms for so many paragraphs of 250 words: beside a round picture of 120 points that reaches 60 points into
+ * a column of 200, and on the even measure.
+ */
+export async function breakingAround(paragraphs: number): Promise<{ round: number; even: number }> {
+  const words = (await passage(250 * (paragraphs + 1))).join(' ').split(' ');
+  const radius = 60;
+  const from = 4;
+  const rows = Math.ceil((2 * radius) / PAGE.leading);
+  const widthOf = (line: number) => {
+    const y = (line - from + 0.5) * PAGE.leading - radius;
+    return 200 - (Math.abs(y) < radius ? Math.sqrt(radius * radius - y * y) : 0);
+  };
+  const times = { round: 0, even: 0 };
+  for (let i = 0; i < paragraphs; i++) {
+    const prepared = preparedOf(itemsOf(words.slice(250 * i, 250 * (i + 1))));
+    times.even += timed(() => void totalFit(prepared, { widthOf: () => 200, uniformFrom: 0 }));
+    times.round += timed(() => void totalFit(prepared, { widthOf, uniformFrom: from + rows }));
+  }
+  return times;
+}
+
+/**
+ * Every paragraph of so many words broken, set and placed anew, ms a line: with a round picture between two columns of
+ * every page, and on another even measure. Words are shaped and paragraphs prepared before.
+ */
+export async function besidePictures(words: number): Promise<{ round: number; even: number }> {
+  const base = threaded(await passage(words));
+  const records = [...base.records.values()];
+  const picture = { ...PICTURE, outlines: { alpha: CIRCLE } };
+  const circles = records
+    .filter((record) => record.kind === 'page')
+    .map((page) => cutOut(`${page.id}-round`, page.id, { x: 127, y: 221, w: 170, h: 170 }));
+  const round = documentOf([...records, picture, ...circles]);
+  const even = documentOf(
+    records.map((record) =>
+      record.kind === 'frame' && record.content.type === 'text'
+        ? { ...record, content: { ...record.content, gutter: PAGE.gutter + 6 } }
+        : record,
+    ),
+  );
+  const perLine = async (document: Document): Promise<number> => {
+    const composer = await fresh(document);
+    composer.compose(base);
+    const time = timed(() => void composer.compose(document));
+    const lines = composer
+      .compose(document)
+      .pages.flatMap(({ items }) => items)
+      .flatMap((item) => (item.type === 'text' ? item.columns.map((column) => column.lines.length) : []));
+    return time / lines.reduce((sum, count) => sum + count, 0);
+  };
+  return { even: await perLine(even), round: await perLine(round) };
+}
+
+/** Characters that a Chinese text has most of, from memory, with its stops. */
+const HAN =
+  '的一是不了在人有我他这中大来上国个到说们为子和你地出道也时年得就那要下以生会自着去之过家学对可她里后小么心多天而能好都然没日于起还发成事只作当想看文无开手十用主行方又如前所本见经头面公同三已老从动两长';
+
+/** The first letter typed into one paragraph of so many Chinese characters, ms; every time in a composer of its own. */
+export async function firstHanLetter(characters: number, times: number): Promise<number[]> {
+  const text = Array.from({ length: characters }, (_, i) =>
+    i % 17 === 16 ? '，' : HAN[(i * 31 + Math.floor(i / 7)) % HAN.length],
+  ).join('');
+  const before = threaded([text]);
+  const long = Object.fromEntries([...before.records.values()].map((record) => [record.id, record]));
+  const story = get(before, 'text', 'text');
+  const body: BodyNode = {
+    type: 'doc',
+    content: [
+      { ...story.body.content[0]!, content: [{ type: 'text', text: `${text.slice(0, 60)}风${text.slice(60)}` }] } as never,
+    ],
+  };
+  const after = documentOf(Object.values({ ...long, text: { ...story, body } }));
+  const out: number[] = [];
+  for (let i = 0; i < times; i++) {
+    const composer = await fresh(after);
+    composer.compose(before);
+    out.push(timed(() => void composer.compose(after)));
   }
   return out;
 }

@@ -1,4 +1,3 @@
-import JSZip from 'jszip';
 import { wellFormed } from '@/core/records/plain';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -8,6 +7,7 @@ import { insertDocument } from '@/store/documents';
 import { insertPublication } from '@/store/publications';
 import { baseRecords } from '../support/documents';
 import { openCluster, openServer, type Cluster, type Server } from '../support/application';
+import { docx, filtersOverFilters, svg, unpacksTo150MB } from '../support/foreignFiles';
 
 /** Files from anywhere, put to the running application: what they do to it, and to everybody else. */
 
@@ -49,30 +49,9 @@ async function othersWhile(work: Promise<unknown>): Promise<{ statuses: Set<numb
   return { statuses, count };
 }
 
-async function docx(paragraphs: string): Promise<Uint8Array> {
-  const zip = new JSZip();
-  zip.file(
-    '[Content_Types].xml',
-    '<?xml version="1.0"?><Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="xml" ContentType="application/xml"/><Override PartName="/word/document.xml" ContentType="application/vnd.openxmlformats-officedocument.wordprocessingml.document.main+xml"/></Types>',
-  );
-  zip.file(
-    '_rels/.rels',
-    '<?xml version="1.0"?><Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="r" Type="http://schemas.openxmlformats.org/officeDocument/2006/relationships/officeDocument" Target="word/document.xml"/></Relationships>',
-  );
-  zip.file(
-    'word/document.xml',
-    `<?xml version="1.0"?><w:document xmlns:w="http://schemas.openxmlformats.org/wordprocessingml/2006/main"><w:body>${paragraphs}</w:body></w:document>`,
-  );
-  return zip.generateAsync({ type: 'uint8array', compression: 'DEFLATE' });
-}
-
-const svg = (inner: string, size = 'width="400" height="400"') =>
-  `<svg xmlns="http://www.w3.org/2000/svg" ${size}>${inner}</svg>`;
-
 describe('a file that would stop a server', () => {
   it('stops only its own reading: a package that unpacks to 150 MB', async () => {
-    const bomb = await docx('<w:p><w:r><w:t>wind</w:t></w:r></w:p>'.repeat(3_500_000));
-    const work = sent('copy', 'bomb.docx', bomb);
+    const work = sent('copy', 'bomb.docx', await unpacksTo150MB());
     const { statuses, count } = await othersWhile(work);
     const { status, body } = await work;
     expect([413, 422]).toContain(status);
@@ -88,16 +67,7 @@ describe('a file that would stop a server', () => {
   });
 
   it('stops only its own reading: drawings with filters over filters', async () => {
-    const blur = Array.from(
-      { length: 20 },
-      (_, i) =>
-        `<feTurbulence baseFrequency="0.0${i + 1}" numOctaves="30" result="t${i}"/><feMorphology operator="dilate" radius="200"/><feGaussianBlur stdDeviation="90"/>`,
-    ).join('');
-    const hostile = svg(
-      `<filter id="f" x="-5" y="-5" width="11" height="11">${blur}</filter><rect width="400" height="400" filter="url(#f)"/>`,
-      'width="4000" height="4000"',
-    );
-    const work = Promise.all([1, 2, 3].map((n) => sent('pictures', `hostile-${n}.svg`, hostile)));
+    const work = Promise.all([1, 2, 3].map((n) => sent('pictures', `hostile-${n}.svg`, filtersOverFilters())));
     const { statuses, count } = await othersWhile(work);
     for (const { status, body } of await work) {
       expect([413, 422, 503]).toContain(status);
