@@ -3,6 +3,7 @@ import type { HyphenLimits } from '../records/paragraphStyle';
 import { spoken } from '../records/language';
 import type { Mark } from '../records/text';
 import { chooseFace, FALLBACKS } from '../type/catalogue';
+import { hasCharacter } from '../type/face';
 import type { Hyphenation } from '../type/hyphenation';
 import type { FaceShaper, Shaper } from '../type/shaper';
 import { PLAIN } from '../type/styles';
@@ -115,7 +116,7 @@ export class Looks {
     for (const { face: id } of FALLBACKS) {
       if (!this.#shaper.hasFace(id)) continue;
       const face = this.#shaper.face(id);
-      if (face.font.nominalGlyph(code) === undefined) continue;
+      if (!hasCharacter(face, code)) continue;
       let own = this.#fallbacks.get(look);
       if (!own) this.#fallbacks.set(look, (own = new Map()));
       let other = own.get(id);

@@ -1,6 +1,7 @@
 import type { ParagraphProperties } from '../records/paragraphStyle';
 import type { ParagraphNode } from '../records/text';
 import { type Levels, levelsOf } from '../type/bidi';
+import { hasCharacter } from '../type/face';
 import { bindingSpaces, breaksWithin, frenchSpace, IDEOGRAPHIC, writesWithoutSpaces } from '../type/lineBreaks';
 import { type Characters, charactersOf, OBJECT, type Segment, type Situation } from './characters';
 import type { Looks, SetLook } from './looks';
@@ -184,6 +185,9 @@ function styleRuns(
 /** Belongs to the character before it: an accent, a joiner, a variation. */
 const FOLLOWS = /[\p{M}\u200C\u200D\uFE00-\uFE0F\u{1F3FB}-\u{1F3FF}]/u;
 
+/** Shows nothing of its own, and goes with what stands before it. */
+const IGNORABLE = /[\p{Default_Ignorable_Code_Point}\s\uFFFC]/u;
+
 function covered(
   text: string,
   segment: Segment,
@@ -193,22 +197,27 @@ function covered(
   lacking: Set<string>,
 ): void {
   let at = segment.from;
+  let from = at;
   let current = look;
   let joined = false;
   for (const character of text.slice(segment.from, segment.to)) {
     const follows = joined || (FOLLOWS.test(character) && at > segment.from);
     if (!follows) {
-      const has = look.shaper.face.font.nominalGlyph(character.codePointAt(0)!) !== undefined;
-      const ignorable = /[\p{Default_Ignorable_Code_Point}\s\uFFFC]/u.test(character);
-      if (!ignorable) {
-        current = has ? look : (looks.fallback(look, character) ?? looks.absent(look));
+      if (!IGNORABLE.test(character)) {
+        const has = hasCharacter(look.shaper.face, character.codePointAt(0)!);
+        const next = has ? look : (looks.fallback(look, character) ?? looks.absent(look));
         if (!has) lacking.add(character);
+        if (next !== current && at > from) {
+          add(from, at, current);
+          from = at;
+        }
+        current = next;
       }
     }
     joined = character === '\u200D';
-    add(at, at + character.length, current);
     at += character.length;
   }
+  add(from, at, current);
 }
 
 function dropCap(

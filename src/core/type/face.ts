@@ -54,3 +54,14 @@ export function readFace(id: string, bytes: Uint8Array): Face {
     font,
   };
 }
+
+const known = new WeakMap<Face, Map<number, boolean>>();
+
+/** Whether a face has a glyph for a character. Every character is asked once: the answer comes over from another memory. */
+export function hasCharacter(face: Face, code: number): boolean {
+  let own = known.get(face);
+  if (!own) known.set(face, (own = new Map()));
+  let has = own.get(code);
+  if (has === undefined) own.set(code, (has = face.font.nominalGlyph(code) !== undefined));
+  return has;
+}
