@@ -39,7 +39,7 @@ describe('a queue', () => {
     const gate = deferred<void>();
     const running = queue.run(() => gate.promise);
     const waiting = Array.from({ length: 200 }, (_, i) => queue.run(() => Promise.resolve(i)));
-    await expect(queue.run(() => Promise.resolve())).rejects.toThrow('too much to do');
+    await expect(queue.run(() => Promise.resolve())).rejects.toThrow('The server is busy');
     gate.resolve();
     await running;
     expect(await Promise.all(waiting)).toHaveLength(200);
