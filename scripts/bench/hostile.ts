@@ -1,17 +1,12 @@
-import { insertDocument } from '@/store/documents';
-import { listPublications, insertPublication } from '@/store/publications';
 import { filtersOverFilters, unpacksTo150MB } from '../../tests/support/foreignFiles';
+import { storeIssue } from './store';
 import { passage, threaded } from './texts';
 
 const ISSUE = 'bench-others';
 
 /** An issue of a few pages, for those who work while files are read. */
 export async function storeSmallIssue(): Promise<void> {
-  if (!(await listPublications()).some(({ id }) => id === 'bench'))
-    await insertPublication({ id: 'bench', name: 'Bench', kind: 'magazine', frequency: 'quarterly' });
-  await insertDocument({ id: ISSUE, publication: 'bench', kind: 'issue', name: 'Short' }, [
-    ...threaded(await passage(800)).records.values(),
-  ]);
+  await storeIssue(ISSUE, 'Short', threaded(await passage(800)));
 }
 
 /** Milliseconds that requests of others take, one after another, while files are read that are made to stop a server. */

@@ -8,8 +8,7 @@ import { plainBody } from '@/core/records/body';
 import { type Document, documentOf, find, get } from '@/core/records/document';
 import { textContent } from '@/core/records/frame';
 import type { DocumentRecord, FrameRecord, MasterRecord } from '@/core/records/index';
-import { insertDocument } from '@/store/documents';
-import { insertPublication, listPublications } from '@/store/publications';
+import { storeIssue } from './store';
 import { passage } from './texts';
 
 const ISSUE = 'bench-plan';
@@ -90,11 +89,7 @@ export async function planIssue(): Promise<Document> {
 }
 
 export async function storePlanIssue(): Promise<void> {
-  if (!(await listPublications()).some(({ id }) => id === 'bench'))
-    await insertPublication({ id: 'bench', name: 'Bench', kind: 'magazine', frequency: 'quarterly' });
-  await insertDocument({ id: ISSUE, publication: 'bench', kind: 'issue', name: 'Many pages' }, [
-    ...(await planIssue()).records.values(),
-  ]);
+  await storeIssue(ISSUE, 'Many pages', await planIssue());
 }
 
 /** The action by itself, milliseconds, one a round: 100 pages given another master, and back. */

@@ -1,7 +1,6 @@
 import type { Browser } from 'puppeteer-core';
 import { openChromium } from '../../tests/support/chromium';
-import { insertDocument } from '@/store/documents';
-import { insertPublication, listPublications } from '@/store/publications';
+import { storeIssue } from './store';
 import { passage, threaded } from './texts';
 
 const ISSUE = 'bench-typing';
@@ -11,11 +10,7 @@ const WARM_UP = 20;
 
 /** Puts an issue with one story of so many words, threaded over as many pages as it needs, into the database. */
 export async function storeLongIssue(words: number): Promise<void> {
-  if (!(await listPublications()).some(({ id }) => id === 'bench'))
-    await insertPublication({ id: 'bench', name: 'Bench', kind: 'magazine', frequency: 'quarterly' });
-  await insertDocument({ id: ISSUE, publication: 'bench', kind: 'issue', name: 'Long' }, [
-    ...threaded(await passage(words)).records.values(),
-  ]);
+  await storeIssue(ISSUE, 'Long', threaded(await passage(words)));
 }
 
 /** From a key to the new line: as the screen had its new letters, and as they had been painted; milliseconds. */

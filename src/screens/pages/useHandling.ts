@@ -197,21 +197,25 @@ export function useHandling(around: Surroundings) {
   return { moving, marking, carry, bending, pull, pullCorner, markOut, carryOver };
 }
 
+/** The topmost frame under a point that will do. */
+const topmost = (
+  frames: readonly FrameInSight[],
+  at: { page: PlacedPage; x: number; y: number },
+  does: (frame: FrameInSight) => boolean,
+): FrameInSight | undefined =>
+  [...frames].reverse().find((each) => each.page === at.page && contains(each.box, at) && does(each));
+
 /** The picture frame under a point, which a carried picture would fill. */
 function pictureFrameAt(
   format: FormatRecord,
   frames: readonly FrameInSight[],
   at: { page: PlacedPage; x: number; y: number },
 ): Target | undefined {
-  const under = [...frames]
-    .reverse()
-    .find(
-      ({ frame, page, box }) =>
-        (frame.content.type === 'picture' || frame.content.type === 'advertisement') &&
-        page === at.page &&
-        contains(box, at) &&
-        !isGround(format, box),
-    );
+  const under = topmost(
+    frames,
+    at,
+    ({ frame, box }) => (frame.content.type === 'picture' || frame.content.type === 'advertisement') && !isGround(format, box),
+  );
   if (!under) return undefined;
   const { content, id } = under.frame;
   const words =
@@ -255,9 +259,7 @@ function storyOnPanel(
   frames: readonly FrameInSight[],
   at: { page: PlacedPage; x: number; y: number },
 ): Target | undefined {
-  const under = [...frames]
-    .reverse()
-    .find(({ frame, page, box }) => frame.content.type === 'panel' && page === at.page && contains(box, at));
+  const under = topmost(frames, at, ({ frame }) => frame.content.type === 'panel');
   if (!under) return undefined;
   const { x, y, w, h } = under.box;
   const inset = Math.min(PANEL_INSET, w / 6, h / 6);
