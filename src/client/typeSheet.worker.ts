@@ -27,34 +27,46 @@ export interface PaintedSpecimen extends Omit<Specimen, 'item'> {
   readonly height: number;
 }
 
+/** What is measured of the whole sheet. */
+export interface SheetFigures {
+  readonly comparison: Comparison;
+  readonly wordsPerPage: number;
+}
+
+/** A type sheet, or its beginning: its figures come when all of it is set. */
 export type TypeSheet =
-  | {
-      readonly specimens: readonly PaintedSpecimen[];
-      readonly comparison: Comparison;
-      readonly wordsPerPage: number;
-    }
-  | { readonly failed: string };
+  { readonly specimens: readonly PaintedSpecimen[]; readonly figures: SheetFigures | undefined } | { readonly failed: string };
 
 const send = (message: TypeSheet | 'ready'): void => self.postMessage(message);
 
 const shaper = new Shaper();
 const composer = new Composer(shaper);
 
+/** Specimens that fill a screen. They are sent by themselves the first time, as nothing is in sight until they come. */
+const FIRST = 5;
+
+const painted = ({ item, ...rest }: Specimen): PaintedSpecimen => ({
+  ...rest,
+  markup: paintItem(item, () => '')
+    .map((chunk) => chunk.markup)
+    .join(''),
+  height: item.box.h,
+});
+
+let begun = false;
+
 /** Composes the type sheet of a house, away from the screen's own thread; from one to the next only what changed is set. */
 async function make({ records, sample, body }: TypeSheetOrder): Promise<TypeSheet> {
   const house = documentOf(records);
   await loadFaces(shaper, facesOf(house));
-  const list = specimens(house, composer, sample).map(({ item, ...rest }): PaintedSpecimen => ({
-    ...rest,
-    markup: paintItem(item, () => '')
-      .map((chunk) => chunk.markup)
-      .join(''),
-    height: item.box.h,
-  }));
+  if (!begun) send({ specimens: specimens(house, composer, sample, FIRST).map(painted), figures: undefined });
+  begun = true;
   return {
-    specimens: list,
-    comparison: compareBreaking(house, composer, body, sample.body),
-    wordsPerPage: wordsPerPage(house, composer, body, sample.body),
+    specimens: specimens(house, composer, sample).map(painted),
+    figures: {
+      comparison: compareBreaking(house, composer, body, sample.body),
+      wordsPerPage: wordsPerPage(house, composer, body, sample.body),
+    },
   };
 }
 

@@ -153,9 +153,8 @@ describe.each(TRIALS)('$name, from blank pages', ({ kind, name, columns, pages, 
   it('starts its first issue with all of that', async () => {
     await page.goto(server.origin, { waitUntil: 'networkidle0' });
     await press(`section[aria-label="${name}"] ::-p-text(Start the first issue)`);
+    // The cover date is taken as it is proposed. Enter, with which the number of pages is typed, sends the form.
     await fill('Pages', String(pages));
-    // The cover date is taken as it is proposed.
-    await press('dialog button[type=submit]');
     await until(page, 'the plan is in sight', () => location.pathname.endsWith('/plan'));
     await until(page, 'every page is drawn', (n: number) => document.querySelectorAll('[data-drawn=true]').length === n, count);
     const issue = page.url().split('/').at(-2)!;

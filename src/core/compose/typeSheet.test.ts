@@ -58,6 +58,20 @@ describe('a type sheet', () => {
     expect(crosshead).toMatchObject({ basedOn: 'Body' });
   });
 
+  it('begins with as many specimens as are asked for, the same as in the whole sheet', async () => {
+    const marked = document(...baseRecords(0), {
+      id: 'em',
+      kind: 'characterStyle',
+      name: 'Emphasis',
+      properties: { italic: true },
+    });
+    const { composer } = await composerFor(marked);
+    const sample = { headline: 'Wind over the harbour', body: body.slice(0, 3) };
+    const whole = specimens(marked, composer, sample);
+    expect(whole.at(-1)!.style).toBe('em');
+    for (const most of [1, 3, 4, 5, 9]) expect(specimens(marked, composer, sample, most)).toEqual(whole.slice(0, most));
+  });
+
   it('compares the two ways of breaking on one text: the whole paragraph’s is the evener', async () => {
     const { composer } = await composerFor(house);
     const { totalFit, firstFit } = compareBreaking(house, composer, 'body', body);

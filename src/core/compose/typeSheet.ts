@@ -59,11 +59,17 @@ export function measuresOf(house: Document): { body: number; area: number; lines
   return { body: measure, area: grid.area.w, lines: lines * columns };
 }
 
-/** Every paragraph style of a house in text of the right kind. @throws FaceError */
-export function specimens(house: Document, composer: Composer, sample: SampleText): Specimen[] {
+/**
+ * The styles of a house in text of the right kind: paragraph styles, then character styles.
+ *
+ * @param most only so many of them, from the first
+ * @throws FaceError
+ */
+export function specimens(house: Document, composer: Composer, sample: SampleText, most = Infinity): Specimen[] {
   const sheet = styleSheet(house).paragraph;
   const measures = measuresOf(house);
-  const styles = all(house, 'paragraphStyle').map((record) => {
+  const paragraphs = all(house, 'paragraphStyle').slice(0, most);
+  const styles = paragraphs.map((record) => {
     const properties = sheet.get(record.id) ?? PLAIN;
     const display = properties.size > DISPLAY_SIZE;
     return { record, properties, display, measure: display ? measures.area : measures.body };
@@ -75,12 +81,15 @@ export function specimens(house: Document, composer: Composer, sample: SampleTex
   });
   // A character style is shown on some words of running text.
   const running = (find(house, 'paragraphStyle', 'body') ?? all(house, 'paragraphStyle')[0])!;
-  const characters = all(house, 'characterStyle').map((record) => ({
-    record,
-    properties: { ...PLAIN, ...sheet.get(running.id), ...said(record.properties) },
-    display: false,
-    measure: measures.body,
-  }));
+  const left = Math.max(0, most - paragraphs.length);
+  const characters = all(house, 'characterStyle')
+    .slice(0, left)
+    .map((record) => ({
+      record,
+      properties: { ...PLAIN, ...sheet.get(running.id), ...said(record.properties) },
+      display: false,
+      measure: measures.body,
+    }));
   for (const { record } of characters) records.push(...markedRecords(record.id, running.id, sample.body[0] ?? '', measures.body));
   const composed = composer.compose(documentOf([...surface(house), ...records]));
   const items = new Map(composed.pages[0]!.items.flatMap((item) => (item.type === 'text' ? [[item.frame, item] as const] : [])));

@@ -3,7 +3,7 @@
 import { useEffect, useRef, useState } from 'react';
 import type { DocumentStore, Opened } from '@/client/documentStore';
 import type { PaintedSpecimen, TypeSheet, TypeSheetOrder } from '@/client/typeSheet.worker';
-import { type SampleText, unevennessOf } from '@/core/compose/typeSheet';
+import { type Comparison, type SampleText, unevennessOf } from '@/core/compose/typeSheet';
 import { formatNumber } from '@/core/length/length';
 import { type Document, find } from '@/core/records/document';
 import { HouseFrame } from '../HouseFrame';
@@ -60,9 +60,9 @@ function Open({ id, publication, sample, body, store }: TypeScreenProps & { stor
       chapter="type"
       tools={
         <>
-          {made && (
+          {made?.figures && (
             <p className="narrow pr-3 opacity-75">
-              {made.specimens.length} styles; {made.wordsPerPage.toLocaleString('en-GB')} words of the body fit a page
+              {made.specimens.length} styles; {made.figures.wordsPerPage.toLocaleString('en-GB')} words of the body fit a page
             </p>
           )}
           {header}
@@ -89,15 +89,7 @@ function Open({ id, publication, sample, body, store }: TypeScreenProps & { stor
                 />
               ))}
             </ul>
-            <section aria-label="Word spaces by line" className="pt-6">
-              <h2 className="chapter">Word spaces of the body, line by line</h2>
-              <p className="max-w-3xl py-1.5">
-                The same story, broken over whole paragraphs and line by line. Total fit strays from the face’s own word space by{' '}
-                <strong>{percent(unevennessOf(made.comparison.totalFit))}</strong> on average, first fit by{' '}
-                <strong>{percent(unevennessOf(made.comparison.firstFit))}</strong>.
-              </p>
-              <WordSpaceChart comparison={made.comparison} />
-            </section>
+            {made.figures ? <Breaking comparison={made.figures.comparison} /> : <p role="status">Setting the rest …</p>}
           </>
         )}
       </main>
@@ -112,6 +104,21 @@ function Open({ id, publication, sample, body, store }: TypeScreenProps & { stor
       />
       {notices}
     </HouseFrame>
+  );
+}
+
+/** How the body's lines are broken over whole paragraphs and line by line. */
+function Breaking({ comparison }: { comparison: Comparison }) {
+  return (
+    <section aria-label="Word spaces by line" className="pt-6">
+      <h2 className="chapter">Word spaces of the body, line by line</h2>
+      <p className="max-w-3xl py-1.5">
+        The same story, broken over whole paragraphs and line by line. Total fit strays from the face’s own word space by{' '}
+        <strong>{percent(unevennessOf(comparison.totalFit))}</strong> on average, first fit by{' '}
+        <strong>{percent(unevennessOf(comparison.firstFit))}</strong>.
+      </p>
+      <WordSpaceChart comparison={comparison} />
+    </section>
   );
 }
 
