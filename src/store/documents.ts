@@ -38,6 +38,12 @@ export class InvalidChangeError extends Error {
 /** Says why records may not be so together, in a sentence; undefined where they may. */
 export type Judge = (records: readonly DocumentRecord[]) => string | undefined;
 
+/** A judge, and the kinds of records that are put before it. */
+export interface Judging {
+  readonly kinds: readonly RecordKind[];
+  readonly of: Judge;
+}
+
 const CHANGE = `seq::int, id, author, label, kind, of::int, diff, to_char(at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as at`;
 
 /** @throws NoSuchDocumentError */
@@ -137,58 +143,56 @@ export async function putDocument(client: Client, document: NewDocument, records
   await putRecords(client, id, records, 0);
 }
 
+/** Stores a change in a transaction of its own. @throws NoSuchDocumentError, ConflictError, InvalidChangeError */
+export const storeChange = (document: string, change: NewChange, judge?: Judging): Promise<Change> =>
+  transaction((client) => putChange(client, document, change, judge));
+
 /**
- * Stores a change: checks that every record it changes or removes is still as its author saw it, puts the records in
- * their new state and appends the change, all in one transaction. A change that is stored already is not stored
- * again; its number is given back.
+ * Stores a change, as part of a transaction: checks that every record it changes or removes is still as its author saw
+ * it, puts the records in their new state and appends the change. A change that is stored already is not stored again;
+ * its number is given back.
  *
  * @param judge of the records of those kinds that the change touches and must hold together, as they would be
  * @throws NoSuchDocumentError, ConflictError, InvalidChangeError
  */
-export async function storeChange(
-  document: string,
-  change: NewChange,
-  judge?: { readonly kinds: readonly RecordKind[]; readonly of: Judge },
-): Promise<Change> {
-  return transaction(async (client) => {
-    const head = await client.query<{ seq: number }>('select seq::int from document where id = $1 for update', [document]);
-    if (!head.rows[0]) throw new NoSuchDocumentError('There is no such issue.');
-    const again = await client.query<Change & { same: boolean }>(
-      `select ${CHANGE}, diff = $3::jsonb as same from change where document_id = $1 and id = $2`,
-      [document, change.id, JSON.stringify(change.diff)],
-    );
-    if (again.rows[0]) {
-      const { same, ...stored } = again.rows[0];
-      if (!same) throw new InvalidChangeError('Another change with this id is stored already.');
-      return stored;
-    }
-    if (change.of !== undefined) {
-      const { rowCount } = await client.query('select 1 from change where document_id = $1 and seq = $2', [document, change.of]);
-      if (rowCount === 0) throw new InvalidChangeError('The change that this takes back is not there.');
-    }
+export async function putChange(client: Client, document: string, change: NewChange, judge?: Judging): Promise<Change> {
+  const head = await client.query<{ seq: number }>('select seq::int from document where id = $1 for update', [document]);
+  if (!head.rows[0]) throw new NoSuchDocumentError('There is no such issue.');
+  const again = await client.query<Change & { same: boolean }>(
+    `select ${CHANGE}, diff = $3::jsonb as same from change where document_id = $1 and id = $2`,
+    [document, change.id, JSON.stringify(change.diff)],
+  );
+  if (again.rows[0]) {
+    const { same, ...stored } = again.rows[0];
+    if (!same) throw new InvalidChangeError('Another change with this id is stored already.');
+    return stored;
+  }
+  if (change.of !== undefined) {
+    const { rowCount } = await client.query('select 1 from change where document_id = $1 and seq = $2', [document, change.of]);
+    if (rowCount === 0) throw new InvalidChangeError('The change that this takes back is not there.');
+  }
 
-    await checkBase(client, document, change.diff);
-    const seq = head.rows[0].seq + 1;
-    const { added, updated, removed } = change.diff;
-    if (removed.length > 0)
-      await client.query('delete from record where document_id = $1 and id = any($2)', [document, removed.map(({ id }) => id)]);
-    await putRecords(client, document, [...updated.map(({ after }) => after), ...added], seq);
-    if (judge && judge.kinds.length > 0) {
-      const { rows } = await client.query<{ body: DocumentRecord }>(
-        'select body from record where document_id = $1 and kind = any($2)',
-        [document, judge.kinds],
-      );
-      const why = judge.of(rows.map(({ body }) => body));
-      if (why !== undefined) throw new InvalidChangeError(why);
-    }
-    const { rows } = await client.query<Change>(
-      `insert into change (document_id, seq, id, author, label, kind, of, diff) values ($1, $2, $3, $4, $5, $6, $7, $8) returning ${CHANGE}`,
-      [document, seq, change.id, change.author, change.label, change.kind, change.of ?? null, JSON.stringify(change.diff)],
+  await checkBase(client, document, change.diff);
+  const seq = head.rows[0].seq + 1;
+  const { added, updated, removed } = change.diff;
+  if (removed.length > 0)
+    await client.query('delete from record where document_id = $1 and id = any($2)', [document, removed.map(({ id }) => id)]);
+  await putRecords(client, document, [...updated.map(({ after }) => after), ...added], seq);
+  if (judge && judge.kinds.length > 0) {
+    const { rows } = await client.query<{ body: DocumentRecord }>(
+      'select body from record where document_id = $1 and kind = any($2)',
+      [document, judge.kinds],
     );
-    await client.query('update document set seq = $2 where id = $1', [document, seq]);
-    await client.query('select pg_notify($1, $2)', [CHANGES_CHANNEL, JSON.stringify({ document, seq })]);
-    return rows[0]!;
-  });
+    const why = judge.of(rows.map(({ body }) => body));
+    if (why !== undefined) throw new InvalidChangeError(why);
+  }
+  const { rows } = await client.query<Change>(
+    `insert into change (document_id, seq, id, author, label, kind, of, diff) values ($1, $2, $3, $4, $5, $6, $7, $8) returning ${CHANGE}`,
+    [document, seq, change.id, change.author, change.label, change.kind, change.of ?? null, JSON.stringify(change.diff)],
+  );
+  await client.query('update document set seq = $2 where id = $1', [document, seq]);
+  await client.query('select pg_notify($1, $2)', [CHANGES_CHANNEL, JSON.stringify({ document, seq })]);
+  return rows[0]!;
 }
 
 /** The channel that every server hears of changes on. */

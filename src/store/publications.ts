@@ -1,5 +1,5 @@
 import type { DocumentRecord } from '@/core/records/index';
-import { type NewDocument, putDocument } from './documents';
+import { putDocument } from './documents';
 import { type Client, pool, transaction } from './pool';
 
 export interface Publication {
@@ -62,23 +62,27 @@ export async function findPublication(id: string): Promise<Publication | undefin
   return rows[0];
 }
 
-/** Whether a publication has an issue of a number. */
-async function hasNumber(client: Client, publication: string, number: string): Promise<boolean> {
-  const { rowCount } = await client.query(
-    `select 1 from document d join record i on i.document_id = d.id and i.kind = 'issue'
-      where d.publication_id = $1 and i.body ->> 'number' = $2`,
-    [publication, number],
-  );
-  return (rowCount ?? 0) > 0;
-}
-
-/** An issue of a number that no other of its publication has. Gives false, and does nothing, when one has. */
-export function insertIssue(document: NewDocument, number: string, records: readonly DocumentRecord[]): Promise<boolean> {
+/**
+ * Does some work on an issue that is to have a number. Of one publication such work is done one after the other.
+ *
+ * @param issue that may have the number already
+ * @returns false, with nothing done, where another issue on the shelf has it
+ */
+export function withNumber(
+  publication: string,
+  number: string,
+  issue: string,
+  work: (client: Client) => Promise<unknown>,
+): Promise<boolean> {
   return transaction(async (client) => {
-    // Two who start the same issue at the same time come here one after the other.
-    await client.query('select 1 from publication where id = $1 for update', [document.publication]);
-    if (await hasNumber(client, document.publication, number)) return false;
-    await putDocument(client, document, records);
+    await client.query('select 1 from publication where id = $1 for update', [publication]);
+    const { rowCount } = await client.query(
+      `select 1 from document d join record i on i.document_id = d.id and i.kind = 'issue'
+        where d.publication_id = $1 and d.id <> $3 and d.removed_at is null and i.body ->> 'number' = $2`,
+      [publication, number, issue],
+    );
+    if ((rowCount ?? 0) > 0) return false;
+    await work(client);
     return true;
   });
 }
@@ -101,19 +105,17 @@ export async function setName(id: string, name: string): Promise<boolean> {
   return rowCount === 1;
 }
 
-export async function setDocumentName(id: string, name: string): Promise<void> {
-  await pool().query('update document set name = $2 where id = $1', [id, name]);
+export const setDocumentName = (client: Client, id: string, name: string): Promise<unknown> =>
+  client.query('update document set name = $2 where id = $1', [id, name]);
+
+/** Takes a publication off the shelf, or puts it back; what it holds stays as it is. False when there is no such one. */
+export async function setPublicationRemovedAt(id: string, at: Date | null): Promise<boolean> {
+  return (await pool().query('update publication set removed_at = $2 where id = $1', [id, at])).rowCount === 1;
 }
 
-/** Takes something off the shelf, or puts it back; what it holds stays as it is. False when there is no such thing. */
-export async function setRemoved(what: 'publication' | 'document', id: string, removed: boolean): Promise<boolean> {
-  const at = removed ? new Date() : null;
-  const { rowCount } =
-    what === 'publication'
-      ? await pool().query('update publication set removed_at = $2 where id = $1', [id, at])
-      : await pool().query("update document set removed_at = $2 where id = $1 and kind = 'issue'", [id, at]);
-  return rowCount === 1;
-}
+/** Takes an issue off the shelf, or puts it back; what it holds stays as it is. */
+export const setIssueRemovedAt = (client: Client, id: string, at: Date | null): Promise<unknown> =>
+  client.query("update document set removed_at = $2 where id = $1 and kind = 'issue'", [id, at]);
 
 /** What was taken off the shelf, the latest first. */
 export async function listRemoved(): Promise<{ kind: 'publication' | 'issue'; id: string; name: string }[]> {

@@ -21,6 +21,8 @@ import { pool, transaction } from '@/store/pool';
 import { insertPublication, listIssues, listPublications } from '@/store/publications';
 import { takeChange } from '@/services/documents/change';
 import { BadRequestError } from '@/services/errors';
+import { renameIssue, setIssueRemoved } from '@/services/shelf/keep';
+import { newIssue } from '@/services/shelf/newIssue';
 import { openCluster, type Cluster } from '../support/application';
 import { baseRecords, pictureRecord, proseBody, textRecord } from '../support/documents';
 
@@ -81,6 +83,31 @@ describe('publications', () => {
       date: '2026-12-04',
       pages: 2,
     });
+  });
+
+  it('have one issue of a number on the shelf, whoever starts, renames or puts back at the same time', async () => {
+    await insertPublication({ id: 'tides', name: 'Tides', kind: 'newsletter', frequency: 'monthly' });
+    await insertDocument({ id: 'tides-house', publication: 'tides', kind: 'house', name: 'House' }, baseRecords(0));
+    const start = (number: string) => newIssue('tides', { number, season: '', date: '2027-01-01', pages: 2 });
+    const begun = await Promise.allSettled(['1', '1', '1', '2'].map(start));
+    expect(begun.filter(({ status }) => status === 'fulfilled')).toHaveLength(2);
+    const list = async () => (await listIssues()).filter(({ publication }) => publication === 'tides');
+    const idOf = async (number: string) => (await list()).find((each) => each.number === number)!.id;
+    const [one, two] = [await idOf('1'), await idOf('2')];
+    const names = (number: string) => ({ number, season: '', publication: 'Tides' });
+    await expect(renameIssue(two, names('1'))).rejects.toThrow('There is a No. 1 of it already.');
+    // Its own number is no hindrance, and a number that is off the shelf is free.
+    await renameIssue(two, { ...names('2'), season: 'Spring' });
+    await setIssueRemoved(one, true);
+    await renameIssue(two, names('1'));
+    await expect(setIssueRemoved(one, false)).rejects.toThrow(/^There is another No\. 1 on the shelf/);
+    const moved = await Promise.allSettled([renameIssue(two, names('7')), start('7')]);
+    expect(moved.map(({ status }) => status).sort()).toEqual(['fulfilled', 'rejected']);
+    if ((await list()).some((each) => each.id === two && each.number === '1')) await renameIssue(two, names('8'));
+    await setIssueRemoved(one, false);
+    const numbers = (await list()).map(({ number }) => number);
+    expect(new Set(numbers).size).toBe(numbers.length);
+    expect(numbers).toContain('1');
   });
 
   it('of an unknown kind or without a name are refused by the database itself', async () => {

@@ -188,6 +188,24 @@ const FOLLOWS = /[\p{M}\u200C\u200D\uFE00-\uFE0F\u{1F3FB}-\u{1F3FF}]/u;
 /** Shows nothing of its own, and goes with what stands before it. */
 const IGNORABLE = /[\p{Default_Ignorable_Code_Point}\s\uFFFC]/u;
 
+const OF_ITS_OWN = 1;
+const FOLLOWING = 2;
+const SHOWING_NOTHING = 3;
+const kinds = new Uint8Array(0x110000);
+
+/** Whether a character stands on its own, follows the one before it or shows nothing: each is looked up once. */
+function kindOf(code: number): number {
+  let kind = kinds[code]!;
+  if (kind === 0) {
+    const character = String.fromCodePoint(code);
+    kind = FOLLOWS.test(character) ? FOLLOWING : IGNORABLE.test(character) ? SHOWING_NOTHING : OF_ITS_OWN;
+    kinds[code] = kind;
+  }
+  return kind;
+}
+
+const JOINER = 0x200d;
+
 function covered(
   text: string,
   segment: Segment,
@@ -200,22 +218,30 @@ function covered(
   let from = at;
   let current = look;
   let joined = false;
-  for (const character of text.slice(segment.from, segment.to)) {
-    const follows = joined || (FOLLOWS.test(character) && at > segment.from);
-    if (!follows) {
-      if (!IGNORABLE.test(character)) {
-        const has = hasCharacter(look.shaper.face, character.codePointAt(0)!);
-        const next = has ? look : (looks.fallback(look, character) ?? looks.absent(look));
+  const { face } = look.shaper;
+  const chosen = new Map<number, SetLook>();
+  while (at < segment.to) {
+    const code = text.codePointAt(at)!;
+    const kind = kindOf(code);
+    // What follows begins a run only where there is nothing before it.
+    const follows = joined || (kind === FOLLOWING && at > segment.from);
+    if (!follows && !(kind === SHOWING_NOTHING || (kind === FOLLOWING && IGNORABLE.test(String.fromCodePoint(code))))) {
+      let next = chosen.get(code);
+      if (!next) {
+        const character = String.fromCodePoint(code);
+        const has = hasCharacter(face, code);
+        next = has ? look : (looks.fallback(look, character) ?? looks.absent(look));
         if (!has) lacking.add(character);
-        if (next !== current && at > from) {
-          add(from, at, current);
-          from = at;
-        }
-        current = next;
+        chosen.set(code, next);
       }
+      if (next !== current && at > from) {
+        add(from, at, current);
+        from = at;
+      }
+      current = next;
     }
-    joined = character === '\u200D';
-    at += character.length;
+    joined = code === JOINER;
+    at += code > 0xffff ? 2 : 1;
   }
   add(from, at, current);
 }

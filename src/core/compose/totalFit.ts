@@ -153,6 +153,10 @@ function attempt(
   const hyphenPlaces = limited ? mostHyphens + 1 : 1;
   const places = CLASSES * hyphenPlaces;
   let narrowed = false;
+  // In the last group nodes stand in order of their place: where one leaves a line too loose, so do those behind it, but
+  // for what hanging or negative spacing takes back.
+  const back = tabbed ? Infinity : mostFall(after, count);
+  const stretchBack = tabbed ? Infinity : mostFall(stretchAfter, count);
 
   nodes.count = 1;
   nodes.position[0] = 0;
@@ -164,6 +168,8 @@ function attempt(
   nodes.beyond[0] = 0;
   nodes.link[0] = -1;
   let head = 0;
+  /** The end of the active nodes. */
+  let tail = 0;
   const givenUp = () => {
     spent.steps += steps;
     return undefined;
@@ -186,6 +192,8 @@ function attempt(
     let node = head;
     const madeFrom = nodes.count;
     let groups = 0;
+    let joining = -1;
+    let joined = -1;
     while (node >= 0) {
       // Active nodes stand in order of their line; those of one line compete for one place.
       const group = nodes.line[node]!;
@@ -217,6 +225,16 @@ function attempt(
         node = next;
         let force = false;
         if (overfull || ratio > tolerance) {
+          if (
+            !mustEnd &&
+            ratio > tolerance &&
+            group === mostLine &&
+            short - back > tolerance * (rag > 0 ? rag : stretchTo - stretchAfter[a]! + stretchBack)
+          ) {
+            left = tail;
+            node = -1;
+            break;
+          }
           // The last attempt takes what it must: the only way on, however bad.
           if (!last || (overfull && (head >= 0 || least < Infinity))) continue;
           force = true;
@@ -261,19 +279,34 @@ function attempt(
             nodes.total[made] = bestTotal[at]!;
             nodes.previous[made] = from;
             nodes.beyond[made] = nodes.beyond[from]! + bestForced[at]!;
-            nodes.link[made] = node;
-            if (left < 0) head = made;
-            else nodes.link[left] = made;
-            left = made;
+            if (nodes.line[made] === mostLine) {
+              // Of the last group, whose nodes stand in order: it comes behind all that stand there now.
+              nodes.link[made] = -1;
+              if (joining < 0) joining = made;
+              else nodes.link[joined] = made;
+              joined = made;
+            } else {
+              nodes.link[made] = node;
+              if (left < 0) head = made;
+              else nodes.link[left] = made;
+              left = made;
+            }
           }
         }
       }
+    }
+    if (joining >= 0) {
+      if (left < 0) head = joining;
+      else nodes.link[left] = joining;
+      left = joined;
     }
     if (groups > MOST_LINES && !isLast && options.looseness === 0) {
       const kept = withoutWorst(head, madeFrom, nodes.count);
       head = kept.head;
       narrowed ||= kept.close;
+      left = kept.tail;
     }
+    tail = left;
     if (head < 0) return givenUp();
   }
 
@@ -284,14 +317,26 @@ function attempt(
   return { breaks: breaks.reverse(), demerits, forced: nodes.beyond[best]!, narrowed, steps: spent.steps + steps };
 }
 
+/** How far values that should grow fall behind the greatest before them. */
+function mostFall(values: Float64Array, count: number): number {
+  let greatest = -Infinity;
+  let fall = 0;
+  for (let i = 0; i < count; i++) {
+    const value = values[i]!;
+    if (value > greatest) greatest = value;
+    else if (greatest - value > fall) fall = greatest - value;
+  }
+  return fall;
+}
+
 /** Nodes with so many times the demerits of the best way to a break are let go without a word. */
 const HOPELESS = 10;
 
 /**
  * Lets go of the nodes from `from` to `to`, all of one break, that are the worst: as many lines stay as may.
- * @returns the new head, and whether what went was close to what stayed
+ * @returns the new head and tail, and whether what went was close to what stayed
  */
-function withoutWorst(head: number, from: number, to: number): { head: number; close: boolean } {
+function withoutWorst(head: number, from: number, to: number): { head: number; tail: number; close: boolean } {
   const totals: number[] = [];
   for (let i = from; i < to; i++) totals.push(nodes.total[i]!);
   totals.sort((a, b) => a - b);
@@ -304,7 +349,7 @@ function withoutWorst(head: number, from: number, to: number): { head: number; c
       else nodes.link[before] = nodes.link[node]!;
     } else before = node;
   }
-  return { head: first, close: most < HOPELESS * totals[0]! };
+  return { head: first, tail: before, close: most < HOPELESS * totals[0]! };
 }
 
 /** The end with the fewest demerits; with looseness, of those whose number of lines is nearest to the one wished for. */

@@ -79,7 +79,8 @@ function tooManyPixels(name: string, width: number, height: number): RefusedFile
 }
 
 async function mediaOf(name: string, bytes: Uint8Array): Promise<PictureRecord['media']> {
-  const type = await fileTypeFromBuffer(bytes);
+  // One that ends in the middle of what it is known by is none of these.
+  const type = await fileTypeFromBuffer(bytes).catch(() => undefined);
   if (type?.mime === 'image/jpeg' || type?.mime === 'image/png' || type?.mime === 'image/webp') return type.mime;
   const start = new TextDecoder().decode(bytes.subarray(0, 2000));
   if (

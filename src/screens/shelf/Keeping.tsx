@@ -80,7 +80,17 @@ export function Keeping({ url, title, words, fields }: Kept) {
 /** What was taken off the shelf, each with a way back. */
 export function Removed({ list }: { list: readonly { readonly url: string; readonly name: string }[] }) {
   const router = useRouter();
+  const [wrong, setWrong] = useState<{ url: string; message: string }>();
   if (list.length === 0) return null;
+  const putBack = async (url: string) => {
+    setWrong(undefined);
+    try {
+      await ask(url, { removed: false });
+      router.refresh();
+    } catch (error) {
+      setWrong({ url, message: (error as Error).message });
+    }
+  };
   return (
     <section aria-label="Removed" className="border-base-300 border-t py-6">
       <h2 className="chapter pb-1.5">Removed</h2>
@@ -88,14 +98,14 @@ export function Removed({ list }: { list: readonly { readonly url: string; reado
         {list.map(({ url, name }) => (
           <li key={url} className="flex items-center gap-3">
             <span className="opacity-75">{name}</span>
-            <button
-              type="button"
-              className="btn btn-xs"
-              aria-label={`Put back ${name}`}
-              onClick={() => void ask(url, { removed: false }).then(() => router.refresh())}
-            >
+            <button type="button" className="btn btn-xs" aria-label={`Put back ${name}`} onClick={() => void putBack(url)}>
               Put back
             </button>
+            {wrong?.url === url && (
+              <span role="alert" className="text-error">
+                {wrong.message}
+              </span>
+            )}
           </li>
         ))}
       </ul>

@@ -85,7 +85,11 @@ function read(job: ReadingJob): Promise<ReadingResults[keyof ReadingResults]> {
       done(bytesOf(child) < MOST_BYTES / 4);
       if (answer.type === 'done') resolve(answer.result);
       else if (answer.type === 'refused') reject(new RefusedFileError(answer.message, answer.status));
-      else reject(new Error(answer.message));
+      else {
+        // Nobody foresaw it: whoever brought the file is told what can be told, and the server keeps the reason.
+        console.error(`Reading “${name}” failed: ${answer.message}`);
+        reject(new RefusedFileError(`“${name}” could not be read: it is damaged.`, 422));
+      }
     });
     child.on('exit', () => stop(`“${name}” could not be read: it is damaged, or holds more than can be taken.`, 422));
     child.on('error', () => stop(`“${name}” could not be read.`, 422));

@@ -2,9 +2,17 @@ import { isDeepStrictEqual } from 'node:util';
 import { nanoid } from 'nanoid';
 import { NO_DIFF } from '@/core/records/diff';
 import type { IssueRecord } from '@/core/records/index';
-import { documentHead, loadRecords, storeChange } from '@/store/documents';
-import { listIssues, listPublications, setDocumentName, setName, setRemoved } from '@/store/publications';
-import { FieldError, NotThereError } from '../errors';
+import { documentHead, loadRecords, putChange } from '@/store/documents';
+import { transaction } from '@/store/pool';
+import {
+  listPublications,
+  setDocumentName,
+  setIssueRemovedAt,
+  setName,
+  setPublicationRemovedAt,
+  withNumber,
+} from '@/store/publications';
+import { BadRequestError, FieldError, NotThereError } from '../errors';
 import { issueName } from './newIssue';
 
 /** @throws FieldError, NotThereError */
@@ -19,12 +27,31 @@ export async function renamePublication(id: string, name: string): Promise<void>
 
 /** Takes a publication off the shelf with all its issues, or puts it back. @throws NotThereError */
 export async function setPublicationRemoved(id: string, removed: boolean): Promise<void> {
-  if (!(await setRemoved('publication', id, removed))) throw new NotThereError('There is no such publication.');
+  if (!(await setPublicationRemovedAt(id, removed ? new Date() : null))) throw new NotThereError('There is no such publication.');
 }
 
-/** Takes an issue off the shelf, or puts it back. @throws NotThereError */
+/**
+ * Takes an issue off the shelf, or puts it back where no other has its number by now.
+ *
+ * @throws NotThereError, BadRequestError
+ */
 export async function setIssueRemoved(id: string, removed: boolean): Promise<void> {
-  if (!(await setRemoved('document', id, removed))) throw new NotThereError('There is no such issue.');
+  const { publication, issue } = await issueOf(id);
+  if (removed) return transaction(async (client) => void (await setIssueRemovedAt(client, id, new Date())));
+  const back = await withNumber(publication, issue.number, id, (client) => setIssueRemovedAt(client, id, null));
+  if (!back)
+    throw new BadRequestError(
+      `There is another No. ${issue.number} on the shelf. Give that one another number, then put this back.`,
+    );
+}
+
+/** An issue's record and its publication. @throws NotThereError */
+async function issueOf(id: string): Promise<{ publication: string; issue: IssueRecord }> {
+  const { publication } = await documentHead(id);
+  const { records } = await loadRecords(id);
+  const issue = records.find((record): record is IssueRecord => record.kind === 'issue');
+  if (!issue) throw new NotThereError('There is no such issue.');
+  return { publication, issue };
 }
 
 /** What an issue is called; what its pages show of it is taken from this. */
@@ -40,22 +67,18 @@ export async function renameIssue(id: string, names: IssueNames): Promise<void> 
   const [number, season, publication] = [names.number.trim(), names.season.trim(), names.publication.trim()];
   if (number === '') throw new FieldError('number', 'An issue has a number, or a name instead of one.');
   if (publication === '') throw new FieldError('publication', 'A publication has a name.');
-  await documentHead(id);
-  const issues = await listIssues();
-  const own = issues.find((issue) => issue.id === id);
-  if (!own) throw new NotThereError('There is no such issue.');
-  if (issues.some((issue) => issue.id !== id && issue.publication === own.publication && issue.number === number))
-    throw new FieldError('number', `There is a No. ${number} of it already.`);
-  const { records } = await loadRecords(id);
-  const before = records.find((record): record is IssueRecord => record.kind === 'issue')!;
+  const { publication: of, issue: before } = await issueOf(id);
   const after: IssueRecord = { ...before, number, season, publication };
-  if (!isDeepStrictEqual(after, before))
-    await storeChange(id, {
-      id: nanoid(16),
-      author: 'shelf',
-      label: 'Rename the issue',
-      kind: 'edit',
-      diff: { ...NO_DIFF, updated: [{ before, after }] },
-    });
-  await setDocumentName(id, issueName(number, season));
+  const done = await withNumber(of, number, id, async (client) => {
+    if (!isDeepStrictEqual(after, before))
+      await putChange(client, id, {
+        id: nanoid(16),
+        author: 'shelf',
+        label: 'Rename the issue',
+        kind: 'edit',
+        diff: { ...NO_DIFF, updated: [{ before, after }] },
+      });
+    await setDocumentName(client, id, issueName(number, season));
+  });
+  if (!done) throw new FieldError('number', `There is a No. ${number} of it already.`);
 }

@@ -2,8 +2,8 @@ import { nanoid } from 'nanoid';
 import { MOST_PAGES } from '@/core/actions/pages';
 import { isDay } from '@/core/records/day';
 import { startIssue } from '@/core/plan/startIssue';
-import { documentHead, loadRecords, NoSuchDocumentError } from '@/store/documents';
-import { findPublication, insertIssue, listHouses } from '@/store/publications';
+import { documentHead, loadRecords, NoSuchDocumentError, putDocument } from '@/store/documents';
+import { findPublication, listHouses, withNumber } from '@/store/publications';
 import { FieldError } from '../errors';
 
 export interface IssueOrder {
@@ -51,7 +51,9 @@ export async function newIssue(
     },
     last?.records,
   );
-  const isNew = await insertIssue({ id, publication, kind: 'issue', name }, numbered, made);
+  const isNew = await withNumber(publication, numbered, id, (client) =>
+    putDocument(client, { id, publication, kind: 'issue', name }, made),
+  );
   if (!isNew) throw new FieldError('number', `There is a No. ${numbered} of ${own.name} already.`);
   return { issue: id };
 }

@@ -14,6 +14,7 @@ import {
 } from '@/core/actions/styles';
 import { all, type Document } from '@/core/records/document';
 import type { ParagraphProperties } from '@/core/records/paragraphStyle';
+import { circleAmong } from '@/core/records/together';
 import { CATALOGUE, FAMILIES } from '@/core/type/catalogue';
 import { PLAIN } from '@/core/type/styles';
 import { LengthField } from '@/parts/LengthField';
@@ -32,6 +33,8 @@ interface StylePanelProps extends Pick<HouseTools, 'act' | 'pressed'> {
 }
 
 type Key = keyof ParagraphProperties;
+
+const list = (names: readonly string[]): string => new Intl.ListFormat('en-GB').format(names);
 
 const CASES = [
   { value: 'typed', name: 'As typed' },
@@ -84,6 +87,8 @@ export function StylePanel({ house, style, act, pressed, onChoose, onAsking }: S
     pressed(() => act(label, (document) => setStyle(document, style.id, change, cutting)));
   };
   const others = all(house, style.kind).filter(({ id }) => id !== style.id);
+  // Such a circle cannot be made here; one that came in otherwise can be mended here.
+  const circle = circleAmong([style, ...others]);
   const weights = [...new Set(CATALOGUE.filter(({ family }) => family === resolved.family).map(({ weight }) => weight))].sort(
     (a, b) => a - b,
   );
@@ -139,6 +144,12 @@ export function StylePanel({ house, style, act, pressed, onChoose, onAsking }: S
           act('Base a style on another', (document) => setStyleBase(document, style.id, base === '' ? undefined : base))
         }
       />
+      {circle && (
+        <p role="alert" className="text-error leading-tight">
+          {list(circle.map(({ name }) => name))} are based on one another in a circle, so that they take nothing from each other.
+          Base one of them on another style, or on nothing.
+        </p>
+      )}
       {asked && (
         <section
           role="alertdialog"
