@@ -1,10 +1,10 @@
 import type { Browser } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { paragraphsOf, plainText } from '@/core/records/body';
-import type { FrameRecord, GroupRecord, StoryRecord, TextRecord } from '@/core/records/index';
+import type { AdvertisementRecord, FrameRecord, GroupRecord, PictureRecord, StoryRecord, TextRecord } from '@/core/records/index';
 import { openServer, type Server } from '../support/application';
 import { openChromium } from '../support/chromium';
-import { copyIssue, Desk, type Spot } from '../support/desk';
+import { copyDocument, copyIssue, Desk, type Spot } from '../support/desk';
 
 /** What the typesetter can do, as the desk and the type sheet offer it: with real mouse and keyboard. */
 
@@ -329,6 +329,94 @@ describe('the palette', () => {
           ?.getAttribute('fill') === old,
       colour,
     );
+  });
+});
+
+describe('what is carried from the tray', () => {
+  let packet: Desk;
+
+  beforeAll(async () => {
+    packet = await Desk.open(browser, server.origin, databaseUrl, await copyDocument(databaseUrl, 'packet-1206'));
+    await packet.page.click('[role=tab]:nth-of-type(2)');
+    await packet.until('pictures are in the tray', () => document.querySelectorAll('[data-picture]').length > 3);
+  });
+
+  afterAll(async () => {
+    expect(packet.problems).toEqual([]);
+    await packet.page.close();
+  });
+
+  const frames = () => packet.records<FrameRecord>('frame');
+  const inSight = async (content: (frame: FrameRecord) => boolean): Promise<FrameRecord> => {
+    const seen = new Set((await packet.frames('')).map(({ id }) => id));
+    return (await frames()).find((frame) => seen.has(frame.id) && content(frame))!;
+  };
+  /** Carries something over a spot, and lets it go where it says what that means. */
+  const letGo = async (carried: string, spot: Spot, says: string) => {
+    await packet.drag(await packet.middle(carried), spot, () =>
+      packet.until(
+        `it says “${says}”`,
+        (words: string) => document.querySelector('[data-lit]')?.textContent?.includes(words),
+        says,
+      ),
+    );
+    await packet.stored();
+  };
+  const undone = async (as: readonly FrameRecord[]) => {
+    await packet.press('Control', 'z');
+    await packet.stored();
+    expect(await frames()).toEqual(expect.arrayContaining([...as]));
+  };
+  const sorted = async () => (await frames()).sort((a, b) => a.id.localeCompare(b.id));
+
+  it('becomes the artwork of an advertisement, takes a picture’s place, or has text run around it, as it says', async () => {
+    const before = await sorted();
+    const picture = (await packet.records<PictureRecord>('picture')).find(({ name }) => name === 'hollin-head-dusk')!;
+    const carried = `[data-picture="${picture.id}"]`;
+
+    const booked = await inSight(({ content }) => content.type === 'advertisement' && content.advertisement !== undefined);
+    await letGo(carried, await packet.middle(`[data-frame="${booked.id}"]`), 'as the artwork of this advertisement');
+    const client = (await packet.records<AdvertisementRecord>('advertisement')).find(
+      ({ id }) => booked.content.type === 'advertisement' && id === booked.content.advertisement,
+    )!;
+    expect(client.picture).toBe(picture.id);
+    await undone(before);
+
+    const shown = await inSight(
+      ({ content }) => content.type === 'picture' && content.picture !== undefined && content.picture !== picture.id,
+    );
+    await letGo(carried, await packet.middle(`[data-frame="${shown.id}"]`), 'in place of this picture');
+    const filled = (await frames()).find(({ id }) => id === shown.id)!;
+    expect(filled).toMatchObject({ box: shown.box, content: { picture: picture.id } });
+    await undone(before);
+
+    const text = await inSight(({ content, box }) => content.type === 'text' && box.h > 120);
+    await letGo(carried, await packet.middle(`[data-frame="${text.id}"]`), 'here, the text runs around it');
+    const added = (await frames()).filter(({ id }) => !before.some((each) => each.id === id));
+    expect(added).toHaveLength(1);
+    expect(added[0]!.wrap.mode).not.toBe('none');
+    // In the columns of the text that it was let go over.
+    expect(added[0]!.box.x).toBeGreaterThanOrEqual(text.box.x - 0.01);
+    expect(added[0]!.box.x + added[0]!.box.w).toBeLessThanOrEqual(text.box.x + text.box.w + 0.01);
+    await undone(before);
+  });
+
+  it('is laid onto a panel, away from its edges, where nothing else is meant', async () => {
+    const before = await sorted();
+    const panel = await inSight(({ content }) => content.type === 'panel');
+    const { x, y, w, h } = panel.box;
+    await packet.page.click('[role=tab]:nth-of-type(1)');
+    const story = (await packet.records<StoryRecord>('story'))[0]!;
+    await letGo(`[data-story="${story.id}"]`, await packet.middle(`[data-frame="${panel.id}"]`), 'onto this panel');
+    const added = (await frames()).filter(({ id }) => !before.some((each) => each.id === id));
+    expect(added.length).toBeGreaterThan(0);
+    for (const { box } of added) {
+      expect(box.x).toBeGreaterThan(x + 5);
+      expect(box.x + box.w).toBeLessThan(x + w - 5);
+      expect(box.y).toBeGreaterThan(y + 5);
+      expect(box.y + box.h).toBeLessThan(y + h - 5);
+    }
+    await undone(before);
   });
 });
 
