@@ -11,7 +11,7 @@ import { mm } from '@/core/length/length';
 import { pageGrid, stretchBox } from '@/core/page/grid';
 import { formatOf, placedPages, type PlacedPage } from '@/core/page/pages';
 import { slotsOn } from '@/core/page/slots';
-import { paragraphsOf, plainBody, plainText } from '@/core/records/body';
+import { docOf, paragraphsOf, plainBody, plainParagraphs, plainText } from '@/core/records/body';
 import { framesOn, get, threadOf, type Document } from '@/core/records/document';
 import type { PictureRecord, TextRecord } from '@/core/records/index';
 import { said } from '@/core/records/said';
@@ -169,8 +169,8 @@ export class Pages {
     for (const { content } of framesOn(this.edit.document, this.page(number).page.id)) {
       const text = content.type === 'text' ? get(this.edit.document, 'text', content.text) : undefined;
       if (!text || !paragraphsOf(text.body).some(({ attrs }) => attrs.style === style)) continue;
-      const more = paragraphs.flatMap(([own, words]) => plainBody(own, words).content);
-      this.edit.put({ ...text, body: { ...text.body, content: [...text.body.content, ...more] } });
+      const more = paragraphs.flatMap(([own, words]) => plainParagraphs(own, words));
+      this.edit.put({ ...text, body: docOf([...text.body.content.content, ...more]) });
     }
   }
 

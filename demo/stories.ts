@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import type { NewStory } from '@/core/actions/stories';
-import { mapParagraphs } from '@/core/records/body';
+import { bodyOf, mapParagraphs, paragraphOf, textOf } from '@/core/records/body';
+import type { ParagraphAttrs } from '@/core/records/text';
 import { readMarkdown } from '@/formats/copy/markdown';
 import { storyOf } from '@/formats/copy/story';
 
@@ -13,12 +14,12 @@ export async function readStory(path: string, section: string): Promise<NewStory
     section,
     headline: words(headline),
     standfirst: words(standfirst),
-    body: mapParagraphs(storyOf(path, [headline!, ...rest]).body, (paragraph) => ({
-      ...paragraph,
-      ...(paragraph.content
-        ? { content: paragraph.content.map((node) => (node.text === undefined ? node : { ...node, text: curly(node.text) })) }
-        : {}),
-    })),
+    body: mapParagraphs(bodyOf(storyOf(path, [headline!, ...rest]).body), (paragraph) =>
+      paragraphOf(
+        paragraph.attrs as ParagraphAttrs,
+        paragraph.content.content.map((node) => (node.text === undefined ? node : textOf(curly(node.text), node.marks))),
+      ),
+    ),
   };
 }
 

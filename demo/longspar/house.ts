@@ -1,5 +1,6 @@
 import { mm } from '@/core/length/length';
 import type { CharacterProperties } from '@/core/records/characterStyle';
+import { docOf, fieldOf, paragraphOf, textOf } from '@/core/records/body';
 import type { DocumentRecord } from '@/core/records/index';
 import type { FieldName } from '@/core/records/text';
 import type { ParagraphProperties } from '@/core/records/paragraphStyle';
@@ -327,16 +328,8 @@ const WIDTH = mm(212);
 
 /** What stands at a frame's foot or head where a story jumps. */
 function jumpText(id: string, style: string, words: string, name: FieldName): DocumentRecord {
-  const content = [
-    { type: 'text', text: words },
-    { type: 'field', attrs: { name } },
-  ] as const;
-  return {
-    id,
-    kind: 'text',
-    role: 'furniture',
-    body: { type: 'doc', content: [{ type: 'paragraph', attrs: { style }, content }] },
-  };
+  const body = docOf([paragraphOf({ style }, [textOf(words), fieldOf({ name })])]);
+  return { id, kind: 'text', role: 'furniture', body };
 }
 
 /** The masters' own frames: folio outside, the issue inside. */
@@ -345,42 +338,22 @@ const FURNITURE: readonly DocumentRecord[] = [
     id: 'folio-left-text',
     kind: 'text',
     role: 'furniture',
-    body: {
-      type: 'doc',
-      content: [
-        {
-          type: 'paragraph',
-          attrs: { style: 'folio' },
-          content: [
-            { type: 'field', attrs: { name: 'folio' } },
-            { type: 'text', text: '   ' },
-            { type: 'field', attrs: { name: 'publication' } },
-          ],
-        },
-      ],
-    },
+    body: docOf([paragraphOf({ style: 'folio' }, [fieldOf({ name: 'folio' }), textOf('   '), fieldOf({ name: 'publication' })])]),
   },
   {
     id: 'folio-right-text',
     kind: 'text',
     role: 'furniture',
-    body: {
-      type: 'doc',
-      content: [
-        {
-          type: 'paragraph',
-          attrs: { style: 'folioRight' },
-          content: [
-            { type: 'text', text: 'No. ' },
-            { type: 'field', attrs: { name: 'number' } },
-            { type: 'text', text: ', ' },
-            { type: 'field', attrs: { name: 'season' } },
-            { type: 'text', text: '   ' },
-            { type: 'field', attrs: { name: 'folio' } },
-          ],
-        },
-      ],
-    },
+    body: docOf([
+      paragraphOf({ style: 'folioRight' }, [
+        textOf('No. '),
+        fieldOf({ name: 'number' }),
+        textOf(', '),
+        fieldOf({ name: 'season' }),
+        textOf('   '),
+        fieldOf({ name: 'folio' }),
+      ]),
+    ]),
   },
   jumpText('jump-to', 'jumpLine', 'Continued on page ', 'nextFolio'),
   jumpText('jump-from', 'jumpLineFrom', 'Continued from page ', 'previousFolio'),

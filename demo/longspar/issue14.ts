@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
+import type { Node } from 'prosemirror-model';
 import { Edit } from '@/core/actions/edit';
 import { growingText, NO_WRAP, putFrame } from '@/core/actions/frames';
 import { makeQuote } from '@/core/actions/quotes';
@@ -9,12 +10,22 @@ import type { Box } from '@/core/geometry/box';
 import { mm } from '@/core/length/length';
 import { pageGrid, stretchBox } from '@/core/page/grid';
 import { formatOf, placedPage } from '@/core/page/pages';
-import { mapParagraphs, paragraphsOf, plainBody, plainText } from '@/core/records/body';
+import {
+  bodyOf,
+  docOf,
+  fieldOf,
+  mapParagraphs,
+  paragraphOf,
+  paragraphsOf,
+  plainParagraphs,
+  plainText,
+} from '@/core/records/body';
+import { bodySchema } from '@/core/records/bodySchema';
 import { documentOf, get, type Document } from '@/core/records/document';
 import type { TextContent, Wrap } from '@/core/records/frame';
 import type { PictureRecord, TextRecord } from '@/core/records/index';
 import type { StoryState } from '@/core/records/story';
-import type { BlockNode, TableNode } from '@/core/records/text';
+import type { ParagraphAttrs, TableAttrs } from '@/core/records/text';
 import { readMarkdown } from '@/formats/copy/markdown';
 import { storyOf } from '@/formats/copy/story';
 import { curly } from '../stories';
@@ -59,7 +70,7 @@ async function readStory(name: (typeof STORIES)[number]): Promise<NewStory> {
     headline: words(headline),
     standfirst: words(standfirst),
     byline: words(byline),
-    body: storyOf(name, [headline!, ...rest]).body,
+    body: bodyOf(storyOf(name, [headline!, ...rest]).body),
   };
 }
 
@@ -121,34 +132,34 @@ function finishCopy(edit: Edit): void {
     const text = body(story);
     edit.put({
       ...text,
-      body: mapParagraphs(text.body, (node, i) =>
-        which(plainText(node), i) ? { ...node, attrs: { ...node.attrs, style } } : node,
-      ),
+      body: mapParagraphs(text.body, (node, i) => (which(plainText(node), i) ? inStyle(node, style) : node)),
     });
   };
   for (const story of STORIES) restyle(story, 'bodyOpening', (_, i) => i === 0);
   restyle('the-spar-remembers', 'crossheadWide', (words) => words === 'What the door lets in');
   const gusts = body('what-the-gust-meter-heard');
-  const at = gusts.body.content.findIndex((node) => node.type === 'paragraph' && plainText(node).startsWith('The cause,'));
-  const content = [...gusts.body.content.slice(0, at), PURSE, ...gusts.body.content.slice(at)];
-  edit.put({ ...gusts, body: { ...gusts.body, content } });
+  const blocks = gusts.body.content.content;
+  const at = blocks.findIndex((node) => plainText(node).startsWith('The cause,'));
+  edit.put({ ...gusts, body: docOf([...blocks.slice(0, at), PURSE, ...blocks.slice(at)]) });
 }
 
-const cells = (styles: readonly string[], ...words: readonly string[]): TableNode['content'][number] => ({
-  type: 'row',
-  content: words.map((each, i) => ({
-    type: 'cell',
-    attrs: { align: 'bottom' },
-    content: plainBody(styles[Math.min(i, styles.length - 1)]!, each).content,
-  })),
-});
+const inStyle = (node: Node, style: string): Node => paragraphOf({ ...(node.attrs as ParagraphAttrs), style }, node.content);
+
+const cells = (styles: readonly string[], ...words: readonly string[]): Node =>
+  bodySchema.node(
+    'row',
+    null,
+    words.map((each, i) =>
+      bodySchema.node('cell', { align: 'bottom' }, plainParagraphs(styles[Math.min(i, styles.length - 1)]!, each)),
+    ),
+  );
 
 const FIGURES = ['tableText', 'tableFigure'];
 
 /** Minutes between gusts, as the table on page 7 gives them. */
-const PURSE: TableNode = {
-  type: 'table',
-  attrs: {
+const PURSE = bodySchema.node(
+  'table',
+  {
     columns: [{ share: 2.1 }, { share: 1.2 }, { share: 1.3 }],
     headerRows: 1,
     inset: { top: 2.5, right: 2, bottom: 2.5, left: 2 },
@@ -158,15 +169,15 @@ const PURSE: TableNode = {
       around: { weight: 0, swatch: 'deep', tint: 1 },
     },
     stripe: { swatch: 'tint', tint: 1 },
-  },
-  content: [
+  } satisfies TableAttrs,
+  [
     cells(['tableHead', 'tableHeadFigure'], 'Wind from', 'Gusts', 'Minutes'),
     cells(FIGURES, 'South-west', '3', '11.4'),
     cells(FIGURES, 'West', '4', '10.9'),
     cells(FIGURES, 'West, before rain', '4', '10.1'),
     cells(FIGURES, 'North-west', '2', '12.7'),
   ],
-};
+);
 
 const pictureId = (file: string): string => file.replace(/\.[^.]+$/, '');
 
@@ -208,17 +219,17 @@ class Sheet {
     wrap: Wrap = NO_WRAP,
     more: Partial<TextContent> = {},
   ): string {
-    const content: BlockNode[] = paragraphs.flatMap(([style, text]) => plainBody(style, text).content);
+    const content = paragraphs.flatMap(([style, text]) => plainParagraphs(style, text));
     return this.blocks(page, box, content, wrap, more);
   }
 
   /** A text of its own, block by block. */
-  blocks(page: string, box: Box, content: readonly BlockNode[], wrap: Wrap = NO_WRAP, more: Partial<TextContent> = {}): string {
+  blocks(page: string, box: Box, content: readonly Node[], wrap: Wrap = NO_WRAP, more: Partial<TextContent> = {}): string {
     const text = this.#edit.put<TextRecord>({
       id: `words-${++this.#count}`,
       kind: 'text',
       role: 'furniture',
-      body: { type: 'doc', content },
+      body: docOf(content),
     });
     return putFrame(this.#edit, page, box, { ...growingText(text.id), ...more }, wrap).id;
   }
@@ -227,7 +238,7 @@ class Sheet {
   part(page: string, box: Box, text: string, style?: string): number {
     if (style) {
       const record = get(this.#edit.document, 'text', text);
-      const body = mapParagraphs(record.body, (node) => ({ ...node, attrs: { ...node.attrs, style } }));
+      const body = mapParagraphs(record.body, (node) => inStyle(node, style));
       this.#edit.put({ ...record, body });
     }
     const frame = putFrame(this.#edit, page, box, growingText(text), CLOSE);
@@ -285,15 +296,11 @@ function buildCover(page: Sheet): void {
 }
 
 /** An entry of the contents: the page its story begins on, wherever that may be, its title and a note. */
-function entry(story: (typeof STORIES)[number], title: string, note: string): BlockNode[] {
+function entry(story: (typeof STORIES)[number], title: string, note: string): Node[] {
   return [
-    {
-      type: 'paragraph',
-      attrs: { style: 'contentsFolio' },
-      content: [{ type: 'field', attrs: { name: 'folio', of: story } }],
-    },
-    ...plainBody('contentsStory', title).content,
-    ...plainBody('contentsNote', note).content,
+    paragraphOf({ style: 'contentsFolio' }, [fieldOf({ name: 'folio', of: story })]),
+    ...plainParagraphs('contentsStory', title),
+    ...plainParagraphs('contentsNote', note),
   ];
 }
 

@@ -5,7 +5,8 @@ import { documentOf, get, type Document } from '@/core/records/document';
 import type { ParagraphProperties } from '@/core/records/paragraphStyle';
 import type { Box } from '@/core/geometry/box';
 import type { FrameRecord, PictureRecord } from '@/core/records/index';
-import type { BodyNode } from '@/core/records/text';
+import { paragraphsOf, stepped } from '@/core/records/body';
+import { typeWords } from '@/core/records/typing';
 import { readFace, type Face } from '@/core/type/face';
 import { Shaper } from '@/core/type/shaper';
 import { facePath } from '@/formats/faces/files';
@@ -54,13 +55,9 @@ export async function keystrokes(words: number, paragraph: number, times: number
 
 function typed(document: Document, paragraph: number, letter: string, time: number): Diff {
   const before = get(document, 'text', 'text');
-  const content = before.body.content.map((node, i) => {
-    if (i !== paragraph || node.type !== 'paragraph') return node;
-    const text = node.content![0]!.text!;
-    const at = text.indexOf(' ', (time * 17) % (text.length - 20)) - 1;
-    return { ...node, content: [{ type: 'text' as const, text: text.slice(0, at) + letter + text.slice(at) }] };
-  });
-  const body: BodyNode = { type: 'doc', content };
+  const words = paragraphsOf(before.body)[paragraph]!.textContent;
+  const offset = words.indexOf(' ', (time * 17) % (words.length - 20)) - 1;
+  const body = stepped(before.body, typeWords(before.body, { paragraph, offset }, letter).steps);
   return { added: [], updated: [{ before, after: { ...before, body } }], removed: [] };
 }
 
@@ -206,12 +203,7 @@ export async function firstHanLetter(characters: number, times: number): Promise
   const before = threaded([text]);
   const long = Object.fromEntries([...before.records.values()].map((record) => [record.id, record]));
   const story = get(before, 'text', 'text');
-  const body: BodyNode = {
-    type: 'doc',
-    content: [
-      { ...story.body.content[0]!, content: [{ type: 'text', text: `${text.slice(0, 60)}风${text.slice(60)}` }] } as never,
-    ],
-  };
+  const body = stepped(story.body, typeWords(story.body, { paragraph: 0, offset: 60 }, '风').steps);
   const after = documentOf(Object.values({ ...long, text: { ...story, body } }));
   const out: number[] = [];
   for (let i = 0; i < times; i++) {

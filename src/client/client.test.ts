@@ -3,6 +3,7 @@ import { baseRecords, pictureRecord } from '../../tests/support/documents';
 import type { Change } from '@/core/records/change';
 import { type Diff, NO_DIFF } from '@/core/records/diff';
 import type { PictureRecord } from '@/core/records/index';
+import { stored as asStored, storedDiff } from '@/core/records/stored';
 import { DocumentStore, type Surroundings } from './documentStore';
 import { History } from './history';
 
@@ -62,7 +63,7 @@ function setUp(history: Change[] = [], kept: unknown[] = []) {
     later: (_ms, work) => void later.push(work),
   };
   const store = new DocumentStore(
-    { seq: history.length, records: [...baseRecords(), pictureRecord('pic')], history },
+    { seq: history.length, records: [...baseRecords(), pictureRecord('pic')].map(asStored), history },
     'me',
     around,
   );
@@ -88,7 +89,7 @@ const incoming = (seq: number, diff: Diff, more: Partial<Change> = {}): Change =
   label: 'Theirs',
   kind: 'edit',
   of: null,
-  diff,
+  diff: storedDiff(diff),
   at: '2026-11-25T10:00:00.000Z',
   ...more,
 });
@@ -183,7 +184,7 @@ describe('the document of a browser', () => {
       label: 'One',
       kind: 'edit' as const,
       of: null,
-      diff: NO_DIFF,
+      diff: storedDiff(NO_DIFF),
       at: '2026-11-25T10:00:00.000Z',
     };
     const again = setUp([change], [...first.pending()]);

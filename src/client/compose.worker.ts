@@ -10,9 +10,11 @@ import { partOf } from '@/core/compose/part';
 import { slotWords } from '@/core/compose/slotFits';
 import { sentencesOf } from '@/core/compose/sentences';
 import { applied, type Diff, touched } from '@/core/records/diff';
-import { type Document, documentOf, find, get } from '@/core/records/document';
+import { type Document, find, get } from '@/core/records/document';
+import { stepped, stepsBetween, stepsOf } from '@/core/records/body';
 import { same } from '@/core/records/same';
-import { type TextPlace, withEdit, withSameParagraphs } from '@/core/records/typing';
+import { readDiff, readDocument, type StoredDiff, storedDiff } from '@/core/records/stored';
+import type { TextPlace } from '@/core/records/typing';
 import { Shaper } from '@/core/type/shaper';
 import { paintItem } from '@/formats/svg/painter';
 import { SmallPages } from './smallPages';
@@ -48,12 +50,13 @@ const now = (): Document => (draft ? applied(base!, draft) : base!);
  * A diff came from another thread as a copy. Paragraphs that say the same as before stand for the copies, so that
  * what was made of them stays good.
  */
-function withKnownParagraphs(diff: Diff): Diff {
+function known(sent: StoredDiff): Diff {
+  const diff = readDiff(sent);
   const document = now();
   const updated = diff.updated.map(({ before, after }) => {
-    const known = after.kind === 'text' ? find(document, 'text', after.id) : undefined;
-    if (!known || after.kind !== 'text') return { before, after };
-    return { before, after: { ...after, body: withSameParagraphs(known.body, after.body, same) } };
+    const own = after.kind === 'text' ? find(document, 'text', after.id) : undefined;
+    if (!own || after.kind !== 'text') return { before, after };
+    return { before, after: { ...after, body: stepped(own.body, stepsBetween(own.body, after.body)) } };
   });
   return { ...diff, updated };
 }
@@ -147,15 +150,15 @@ function plan(action: keyof PlannedActions, intent: PlannedActions[keyof Planned
   const document = base!;
   switch (action) {
     case 'placeStory':
-      return { diff: placeStory(document, intent as PlaceStory, composer) };
+      return { diff: storedDiff(placeStory(document, intent as PlaceStory, composer)) };
     case 'continueThread':
-      return { diff: continueThread(document, intent as ContinueThread, composer) };
+      return { diff: storedDiff(continueThread(document, intent as ContinueThread, composer)) };
     case 'makeQuote':
-      return { diff: makeQuote(document, intent as Passage, composer) };
+      return { diff: storedDiff(makeQuote(document, intent as Passage, composer)) };
     case 'fillSlots': {
       const diff = fillSlots(document, intent as FillSlots, composer);
       const filled = [...diff.added, ...diff.updated.map(({ after }) => after)].map(({ id }) => id);
-      return { diff, says: crowdedWords(applied(document, diff), filled, composer) };
+      return { diff: storedDiff(diff), says: crowdedWords(applied(document, diff), filled, composer) };
     }
   }
 }
@@ -163,7 +166,7 @@ function plan(action: keyof PlannedActions, intent: PlannedActions[keyof Planned
 async function take(message: ToWorker | { type: 'pictures' }): Promise<void> {
   switch (message.type) {
     case 'open':
-      base = documentOf(message.records);
+      base = readDocument(message.records);
       draft = null;
       shown.clear();
       isComposed = false;
@@ -171,14 +174,16 @@ async function take(message: ToWorker | { type: 'pictures' }): Promise<void> {
       // What is to be looked at is named right behind: it is shown first.
       if (queue.length === 0) show();
       return;
-    case 'apply':
-      base = applied(base!, withKnownParagraphs(message.diff));
+    case 'apply': {
+      const diff = known(message.diff);
+      base = applied(base!, diff);
       // What is being typed goes on over a change of something else.
-      if (!draft || !typing || touched(message.diff).has(draft.updated[0]!.after.id)) draft = null;
+      if (!draft || !typing || touched(diff).has(draft.updated[0]!.after.id)) draft = null;
       await loadFaces(shaper, facesOf(base));
       return show();
+    }
     case 'draft':
-      draft = message.diff;
+      draft = message.diff && readDiff(message.diff);
       typing = false;
       turn = message.turn;
       return show();
@@ -187,8 +192,8 @@ async function take(message: ToWorker | { type: 'pictures' }): Promise<void> {
       const typed = get(now(), 'text', message.text);
       caret = { text: message.text, place: message.caret };
       turn = message.turn;
-      if (message.edit) {
-        const after = { ...typed, body: withEdit(typed.body, message.edit) };
+      if (message.steps.length > 0) {
+        const after = { ...typed, body: stepped(typed.body, stepsOf(message.steps)) };
         draft = { added: [], updated: [{ before, after }], removed: [] };
         typing = true;
         await loadFaces(shaper, facesOf(now()));

@@ -1,10 +1,12 @@
+import type { Step } from 'prosemirror-transform';
 import type { PlacedCaret } from '@/core/compose/caret';
 import type { Fit } from '@/core/compose/fit';
 import type { Box, Point } from '@/core/geometry/box';
 import type { Diff } from '@/core/records/diff';
-import type { TextEdit, TextPlace } from '@/core/records/typing';
+import { readDiff, stored, storedDiff } from '@/core/records/stored';
+import type { TextPlace } from '@/core/records/typing';
 import type { Document } from '@/core/records/document';
-import type { FromWorker, Planned, PlannedActions, Sentence, ToWorker } from './messages';
+import type { FromWorker, PlannedActions, Sentence, ToWorker } from './messages';
 
 /** A chunk of painted page, kept by identity as long as its markup is the same. */
 export interface Painted {
@@ -87,7 +89,7 @@ export class ComposerClient {
     const { worker, ready } = early ?? start();
     early = undefined;
     this.#worker = worker;
-    let waiting: ToWorker[] | undefined = [{ type: 'open', records: [...store.document.records.values()] }];
+    let waiting: ToWorker[] | undefined = [{ type: 'open', records: [...store.document.records.values()].map(stored) }];
     this.#post = (message) => (waiting ? void waiting.push(message) : worker.postMessage(message));
     worker.onmessage = ({ data }: MessageEvent<FromWorker>) => data.type !== 'ready' && this.#take(data);
     void ready.then(() => {
@@ -97,7 +99,7 @@ export class ComposerClient {
     });
     this.#stop = store.onDiff((diff) => {
       this.#waiting = undefined;
-      this.#post({ type: 'apply', diff });
+      this.#post({ type: 'apply', diff: storedDiff(diff) });
     });
   }
 
@@ -134,14 +136,14 @@ export class ComposerClient {
       return;
     }
     this.#busy = true;
-    this.#post({ type: 'draft', diff, turn: ++this.#turn });
+    this.#post({ type: 'draft', diff: diff && storedDiff(diff), turn: ++this.#turn });
   }
 
   /** Passes a key on at once: every one counts, none waits for another. */
-  typed(text: string, edit: TextEdit | null, caret: TextPlace): void {
+  typed(text: string, steps: readonly Step[], caret: TextPlace): void {
     this.#waiting = undefined;
     this.#busy = true;
-    this.#post({ type: 'typed', text, edit, caret, turn: ++this.#turn });
+    this.#post({ type: 'typed', text, steps: steps.map((step) => step.toJSON() as unknown), caret, turn: ++this.#turn });
   }
 
   /** The place in a text that a point of a page is nearest to. */
@@ -157,11 +159,15 @@ export class ComposerClient {
   }
 
   /** Works an action out beside the typesetter. @throws Error with a sentence when it cannot be done */
-  async plan<A extends keyof PlannedActions>(action: A, intent: PlannedActions[A]): Promise<Planned> {
+  async plan<A extends keyof PlannedActions>(
+    action: A,
+    intent: PlannedActions[A],
+  ): Promise<{ diff: Diff; says?: string | undefined }> {
     const ask = ++this.#asks;
     const answer = await this.#ask(ask, { type: 'plan', ask, action, intent });
     if (answer.refused !== undefined) throw new Error(answer.refused);
-    return answer.planned!;
+    const { diff, says } = answer.planned!;
+    return { diff: readDiff(diff), says };
   }
 
   async sentences(text: string): Promise<readonly Sentence[]> {

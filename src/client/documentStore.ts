@@ -1,7 +1,8 @@
 import { nanoid } from 'nanoid';
 import type { Change } from '@/core/records/change';
 import { applied, type Diff, inverted, isEmpty, touched } from '@/core/records/diff';
-import { type Document, documentOf } from '@/core/records/document';
+import type { Document } from '@/core/records/document';
+import { readDiff, readDocument, readRecord, type StoredDiff, type StoredRecord } from '@/core/records/stored';
 import type { DocumentRecord } from '@/core/records/index';
 import { same } from '@/core/records/same';
 import { History } from './history';
@@ -32,7 +33,7 @@ interface Outgoing {
 
 export interface Opened {
   readonly seq: number;
-  readonly records: readonly DocumentRecord[];
+  readonly records: readonly StoredRecord[];
   readonly history: readonly Change[];
 }
 
@@ -40,7 +41,7 @@ export interface Opened {
 export interface Surroundings {
   send(
     change: Omit<Outgoing, 'ofId'> & { of?: number },
-  ): Promise<{ status: number; body: { seq?: number; at?: string; message?: string; theirs?: DocumentRecord[] } }>;
+  ): Promise<{ status: number; body: { seq?: number; at?: string; message?: string; theirs?: StoredRecord[] } }>;
   keep(pending: readonly unknown[]): void;
   kept(): readonly unknown[];
   later(milliseconds: number, work: () => void): void;
@@ -83,12 +84,13 @@ export class DocumentStore {
   constructor(opened: Opened, author: string, around: Surroundings) {
     this.#author = author;
     this.#around = around;
-    this.#document = documentOf(opened.records);
+    this.#document = readDocument(opened.records);
     this.#seq = opened.seq;
     for (const change of opened.history) this.#note(change);
     this.#storedAt = opened.history.length > 0 ? new Date(opened.history.at(-1)!.at) : undefined;
     // What an earlier page did not get through to the server is done again; the server knows changes by their id.
-    for (const change of around.kept() as Outgoing[]) {
+    for (const kept of around.kept() as (Omit<Outgoing, 'diff'> & { diff: StoredDiff })[]) {
+      const change = { ...kept, diff: readDiff(kept.diff) };
       if (this.#seqOf.has(change.id) || !this.#fits(change.diff)) continue;
       this.#apply(change);
     }
@@ -181,9 +183,10 @@ export class DocumentStore {
     if (own) return;
     // A record with a change of ours on the way stays as we made it until the server has judged.
     const ours = new Set(this.#pending.flatMap(({ diff }) => [...touched(diff)]));
-    const diff = this.#possible(without(change.diff, ours));
+    const diff = this.#possible(without(readDiff(change.diff), ours));
     this.#show(diff);
-    if (change.author === this.#author) this.#noteAs(change, change.of === null ? undefined : this.#idOf.get(change.of));
+    if (change.author === this.#author)
+      this.#noteAs({ ...change, diff: readDiff(change.diff) }, change.of === null ? undefined : this.#idOf.get(change.of));
     this.#changed();
   }
 
@@ -235,7 +238,8 @@ export class DocumentStore {
   #note(change: Change): void {
     this.#seqOf.set(change.id, change.seq);
     this.#idOf.set(change.seq, change.id);
-    if (change.author === this.#author) this.#noteAs(change, change.of === null ? undefined : this.#idOf.get(change.of));
+    if (change.author === this.#author)
+      this.#noteAs({ ...change, diff: readDiff(change.diff) }, change.of === null ? undefined : this.#idOf.get(change.of));
   }
 
   #noteAs(change: Pick<Outgoing, 'id' | 'kind' | 'label' | 'diff'>, of: string | undefined): void {
@@ -289,7 +293,8 @@ export class DocumentStore {
           this.#seqOf.set(change.id, answer.body.seq!);
           this.#idOf.set(answer.body.seq!, change.id);
           this.#storedAt = new Date(answer.body.at!);
-        } else this.#refused(change, answer.body.message ?? 'This could not be stored.', answer.body.theirs ?? []);
+        } else
+          this.#refused(change, answer.body.message ?? 'This could not be stored.', (answer.body.theirs ?? []).map(readRecord));
         this.#changed();
       }
     } finally {

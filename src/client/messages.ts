@@ -4,9 +4,8 @@ import type { ContinueThread, PlaceStory } from '@/core/actions/stories';
 import type { PlacedCaret } from '@/core/compose/caret';
 import type { Fit } from '@/core/compose/fit';
 import type { Box, Point } from '@/core/geometry/box';
-import type { Diff } from '@/core/records/diff';
-import type { DocumentRecord } from '@/core/records/index';
-import type { TextEdit, TextPlace } from '@/core/records/typing';
+import type { StoredDiff, StoredRecord } from '@/core/records/stored';
+import type { TextPlace } from '@/core/records/typing';
 import type { Chunk } from '@/formats/svg/painter';
 
 /** Actions that must see how text falls, and so are worked out beside the typesetter. */
@@ -19,7 +18,7 @@ export interface PlannedActions {
 
 /** What an action does, and what is to be said of it. */
 export interface Planned {
-  readonly diff: Diff;
+  readonly diff: StoredDiff;
   readonly says?: string | undefined;
 }
 
@@ -30,15 +29,16 @@ export interface Sentence extends Passage {
 }
 
 export type ToWorker =
-  | { readonly type: 'open'; readonly records: readonly DocumentRecord[] }
-  | { readonly type: 'apply'; readonly diff: Diff }
+  | { readonly type: 'open'; readonly records: readonly StoredRecord[] }
+  | { readonly type: 'apply'; readonly diff: StoredDiff }
   /** A change that is being tried by hand; null when it is over. */
-  | { readonly type: 'draft'; readonly diff: Diff | null; readonly turn: number }
+  | { readonly type: 'draft'; readonly diff: StoredDiff | null; readonly turn: number }
   /** A key typed into a text: the draft goes on from where it is; the caret is told with the pages. */
   | {
       readonly type: 'typed';
       readonly text: string;
-      readonly edit: TextEdit | null;
+      /** Steps in their JSON form. */
+      readonly steps: readonly unknown[];
       readonly caret: TextPlace;
       readonly turn: number;
     }

@@ -8,15 +8,14 @@ import {
   specimens,
   wordsPerPage,
 } from '@/core/compose/typeSheet';
-import { documentOf } from '@/core/records/document';
-import type { DocumentRecord } from '@/core/records/index';
+import { readDocument, type StoredRecord } from '@/core/records/stored';
 import { Shaper } from '@/core/type/shaper';
 import { paintItem } from '@/formats/svg/painter';
 import { loadFaces } from './loadFaces';
 
 /** What a type sheet is made from. */
 export interface TypeSheetOrder {
-  readonly records: readonly DocumentRecord[];
+  readonly records: readonly StoredRecord[];
   readonly sample: SampleText;
   /** The style whose lines are compared. */
   readonly body: string;
@@ -57,7 +56,7 @@ let begun = false;
 
 /** Composes the type sheet of a house, away from the screen's own thread; from one to the next only what changed is set. */
 async function make({ records, sample, body }: TypeSheetOrder): Promise<TypeSheet> {
-  const house = documentOf(records);
+  const house = readDocument(records);
   await loadFaces(shaper, facesOf(house));
   if (!begun) send({ specimens: specimens(house, composer, sample, FIRST).map(painted), figures: undefined });
   begun = true;

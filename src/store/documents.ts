@@ -1,6 +1,6 @@
-import type { DocumentRecord, RecordKind } from '@/core/records/index';
+import type { RecordKind } from '@/core/records/index';
 import type { Change } from '@/core/records/change';
-import type { Diff } from '@/core/records/diff';
+import type { Storable, StoredDiff, StoredRecord } from '@/core/records/stored';
 import { pool, transaction, type Client } from './pool';
 
 export type NewChange = Omit<Change, 'seq' | 'at' | 'of'> & { readonly of?: number | undefined };
@@ -22,9 +22,9 @@ export class NoSuchDocumentError extends Error {
 /** Thrown when a change was made to records as they no longer are; `theirs` are those records as they are now. */
 export class ConflictError extends Error {
   override name = 'ConflictError';
-  readonly theirs: readonly DocumentRecord[];
+  readonly theirs: readonly StoredRecord[];
 
-  constructor(message: string, theirs: readonly DocumentRecord[]) {
+  constructor(message: string, theirs: readonly StoredRecord[]) {
     super(message);
     this.theirs = theirs;
   }
@@ -36,7 +36,7 @@ export class InvalidChangeError extends Error {
 }
 
 /** Says why records may not be so together, in a sentence; undefined where they may. */
-export type Judge = (records: readonly DocumentRecord[]) => string | undefined;
+export type Judge = (records: readonly StoredRecord[]) => string | undefined;
 
 /** A judge, and the kinds of records that are put before it. */
 export interface Judging {
@@ -58,12 +58,12 @@ export async function documentHead(id: string): Promise<DocumentHead> {
 }
 
 /** A document's records, with the number of the last change that they hold. @throws NoSuchDocumentError */
-export async function loadRecords(id: string): Promise<{ seq: number; records: DocumentRecord[] }> {
+export async function loadRecords(id: string): Promise<{ seq: number; records: StoredRecord[] }> {
   return transaction(async (client) => {
     await client.query('set transaction isolation level repeatable read, read only');
     const head = await client.query<{ seq: number }>('select seq::int from document where id = $1', [id]);
     if (!head.rows[0]) throw new NoSuchDocumentError('There is no such issue.');
-    const { rows } = await client.query<{ body: DocumentRecord }>('select body from record where document_id = $1', [id]);
+    const { rows } = await client.query<{ body: StoredRecord }>('select body from record where document_id = $1', [id]);
     return { seq: head.rows[0].seq, records: rows.map((row) => row.body) };
   });
 }
@@ -82,8 +82,8 @@ export async function recordsSince(
   id: string,
   seq: number,
   kinds: readonly RecordKind[],
-): Promise<{ record: DocumentRecord; version: number }[]> {
-  const { rows } = await pool().query<{ record: DocumentRecord; version: number }>(
+): Promise<{ record: StoredRecord; version: number }[]> {
+  const { rows } = await pool().query<{ record: StoredRecord; version: number }>(
     'select body as record, version::int from record where document_id = $1 and version > $2 and kind = any($3) order by version, id',
     [id, seq, kinds],
   );
@@ -128,11 +128,11 @@ export interface NewDocument {
   readonly name: string;
 }
 
-export const insertDocument = (document: NewDocument, records: readonly DocumentRecord[]): Promise<void> =>
+export const insertDocument = (document: NewDocument, records: readonly Storable[]): Promise<void> =>
   transaction((client) => putDocument(client, document, records));
 
 /** Puts a new document in, as part of a transaction. */
-export async function putDocument(client: Client, document: NewDocument, records: readonly DocumentRecord[]): Promise<void> {
+export async function putDocument(client: Client, document: NewDocument, records: readonly Storable[]): Promise<void> {
   const { id, publication, kind, name } = document;
   await client.query('insert into document (id, publication_id, kind, name) values ($1, $2, $3, $4)', [
     id,
@@ -179,7 +179,7 @@ export async function putChange(client: Client, document: string, change: NewCha
     await client.query('delete from record where document_id = $1 and id = any($2)', [document, removed.map(({ id }) => id)]);
   await putRecords(client, document, [...updated.map(({ after }) => after), ...added], seq);
   if (judge && judge.kinds.length > 0) {
-    const { rows } = await client.query<{ body: DocumentRecord }>(
+    const { rows } = await client.query<{ body: StoredRecord }>(
       'select body from record where document_id = $1 and kind = any($2)',
       [document, judge.kinds],
     );
@@ -198,12 +198,12 @@ export async function putChange(client: Client, document: string, change: NewCha
 /** The channel that every server hears of changes on. */
 export const CHANGES_CHANNEL = 'document_changes';
 
-async function checkBase(client: Client, document: string, diff: Diff): Promise<void> {
+async function checkBase(client: Client, document: string, diff: StoredDiff): Promise<void> {
   const before = [...diff.updated.map((pair) => pair.before), ...diff.removed];
   const ids = [...before.map(({ id }) => id), ...diff.added.map(({ id }) => id)];
   if (ids.length === 0) return;
   // PostgreSQL itself compares the records: as jsonb, so that the order of keys plays no part.
-  const { rows } = await client.query<{ id: string; body: DocumentRecord; same: boolean | null }>(
+  const { rows } = await client.query<{ id: string; body: StoredRecord; same: boolean | null }>(
     `select r.id, r.body, r.body = b.body as same
        from record r left join unnest($2::text[], $3::jsonb[]) as b (id, body) on b.id = r.id
       where r.document_id = $1 and r.id = any($4)`,
@@ -225,7 +225,7 @@ async function checkBase(client: Client, document: string, diff: Diff): Promise<
   }
 }
 
-async function putRecords(client: Client, document: string, records: readonly DocumentRecord[], version: number): Promise<void> {
+async function putRecords(client: Client, document: string, records: readonly Storable[], version: number): Promise<void> {
   if (records.length === 0) return;
   await client.query(
     `insert into record (document_id, id, kind, body, version)

@@ -1,4 +1,4 @@
-import type { DocumentRecord } from '@/core/records/index';
+import type { Storable } from '@/core/records/stored';
 import { putDocument } from './documents';
 import { type Client, pool, transaction } from './pool';
 
@@ -48,7 +48,7 @@ const putPublication = (client: Client, { id, name, kind, frequency }: Publicati
 export async function insertPublicationWithHouse(
   publication: Publication,
   house: string,
-  records: readonly DocumentRecord[],
+  records: readonly Storable[],
 ): Promise<void> {
   await transaction(async (client) => {
     await putPublication(client, publication);

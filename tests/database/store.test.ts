@@ -2,6 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { nanoid } from 'nanoid';
 import { inverted, NO_DIFF, type Diff } from '@/core/records/diff';
 import type { DocumentRecord } from '@/core/records/index';
+import { storedDiff } from '@/core/records/stored';
 import { announcements } from '@/store/announcements';
 import { getBlob, hasBlob, NoSuchBlobError, putBlob } from '@/store/blobs';
 import { endDelivery, failAbandoned, findDelivery, insertDelivery, listDeliveries, noteProgress } from '@/store/deliveries';
@@ -56,7 +57,7 @@ const change = (diff: Diff, more: Partial<NewChange> = {}): NewChange => ({
   author: 'me',
   label: 'Try',
   kind: 'edit',
-  diff,
+  diff: storedDiff(diff),
   ...more,
 });
 const captioned = (before: string, after: string): Diff => ({
@@ -244,10 +245,10 @@ describe('a change from outside', () => {
       sent({
         ...NO_DIFF,
         added: [
-          textRecord('t', {
-            type: 'doc',
-            content: [{ type: 'paragraph', attrs: { style: 'body' }, content: [{ type: 'text', text: '' }] }],
-          }),
+          {
+            ...textRecord('t', proseBody(1)),
+            body: { type: 'doc', content: [{ type: 'paragraph', content: [{ type: 'text', text: '' }] }] } as never,
+          },
         ],
       }),
     ],

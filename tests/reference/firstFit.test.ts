@@ -6,7 +6,7 @@ import { prepare } from '@/core/compose/prepare';
 import { Slots } from '@/core/compose/slots';
 import { exclusion } from '@/core/geometry/exclusion';
 import { outlineBox } from '@/core/geometry/outline';
-import { plainBody } from '@/core/records/body';
+import { plainParagraphs } from '@/core/records/body';
 import { sidesOf } from '@/core/records/frame';
 import type { Shaper } from '@/core/type/shaper';
 import { PLAIN } from '@/core/type/styles';
@@ -63,7 +63,7 @@ describe('first fit beside Chromium', () => {
 
   const prepared = (text: string, size: number, leading = 1.3 * size) => {
     const style = { ...PLAIN, size, leading, hyphens: false, align: 'left' as const, onGrid: false };
-    return prepare(plainBody('body', text).content[0]!, style, settingWith(shaper));
+    return prepare(plainParagraphs('body', text)[0]!, style, settingWith(shaper));
   };
 
   const compare = (

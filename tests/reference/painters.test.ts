@@ -1,3 +1,4 @@
+import { docOf } from '@/core/records/body';
 import { readFile } from 'node:fs/promises';
 import type { Browser } from 'puppeteer-core';
 import sharp from 'sharp';
@@ -6,13 +7,12 @@ import { facesOf } from '@/core/compose/faces';
 import { inReadingOrder } from '@/core/compose/readingOrder';
 import { type Document, get } from '@/core/records/document';
 import type { DocumentRecord } from '@/core/records/index';
-import type { BlockNode, TableNode } from '@/core/records/text';
 import { facePath } from '@/formats/faces/files';
 import { pdfPages } from '@/formats/pdf/pages';
 import { paintPdf } from '@/formats/pdf/painter';
 import { paintPage } from '@/formats/svg/painter';
 import { openChromium } from '../support/chromium';
-import { characterStyle, paragraph, paragraphStyle, text } from '../support/composed';
+import { cellOf, characterStyle, mark, paragraph, paragraphStyle, tableOf, text } from '../support/composed';
 import { baseRecords, document, pictureFrame, pictureRecord, prose, textFrame, textRecord } from '../support/documents';
 import { composerFor } from '../support/faces';
 import { filed, ran } from '../support/programs';
@@ -120,9 +120,14 @@ async function likeness(of: Document): Promise<Likeness> {
 
 const words = (style: string, count: number, seed: number) => paragraph(style, prose(count, seed));
 
-const table: TableNode = {
-  type: 'table',
-  attrs: {
+const table = tableOf(
+  [
+    ['Wind', 'From', 'Hours'],
+    ['Light', 'North', '12'],
+    ['Fresh', 'East', '3'],
+    ['Gale', 'West', '1'],
+  ].map((row) => row.map((each) => cellOf([paragraph('body', each)]))),
+  {
     columns: [{ share: 2 }, { share: 1 }, { points: 60 }],
     headerRows: 1,
     inset: 3,
@@ -130,16 +135,7 @@ const table: TableNode = {
     headFill: { swatch: 'navy', tint: 0.3 },
     stripe: { swatch: 'red', tint: 0.15 },
   },
-  content: [
-    ['Wind', 'From', 'Hours'],
-    ['Light', 'North', '12'],
-    ['Fresh', 'East', '3'],
-    ['Gale', 'West', '1'],
-  ].map((row) => ({
-    type: 'row' as const,
-    content: row.map((each) => ({ type: 'cell' as const, content: [paragraph('body', each)] })),
-  })),
-};
+);
 
 const cases: readonly (readonly [string, () => readonly DocumentRecord[]])[] = [
   [
@@ -156,19 +152,19 @@ const cases: readonly (readonly [string, () => readonly DocumentRecord[]])[] = [
         letterSpace: { least: -0.03, best: 0, most: 0.05 },
         leading: 36,
       }),
-      textRecord('text', {
-        type: 'doc',
-        content: [
+      textRecord(
+        'text',
+        docOf([
           paragraph('squeezed', [
-            text('Underlined letters', { type: 'character', attrs: { style: 'marked' } }),
-            text(', struck ones', { type: 'character', attrs: { style: 'struck' } }),
-            text(' and Edged ones', { type: 'character', attrs: { style: 'edged' } }),
-            text(', small capitals', { type: 'character', attrs: { style: 'wide' } }),
-            text(', raised 3', { type: 'character', attrs: { style: 'raised' } }),
+            text('Underlined letters', mark('character', { style: 'marked' })),
+            text(', struck ones', mark('character', { style: 'struck' })),
+            text(' and Edged ones', mark('character', { style: 'edged' })),
+            text(', small capitals', mark('character', { style: 'wide' })),
+            text(', raised 3', mark('character', { style: 'raised' })),
             text(`. ${prose(120, 3)}`),
           ]),
-        ],
-      }),
+        ]),
+      ),
       textFrame('f', 'text', 'p1', { x: 50, y: 48, w: 300, h: 500 }),
     ],
   ],
@@ -184,9 +180,9 @@ const cases: readonly (readonly [string, () => readonly DocumentRecord[]])[] = [
       }),
       paragraphStyle('head', { spans: true, size: 18, leading: 24, weight: 700, swatch: 'navy' }),
       paragraphStyle('listed', { tabs: [{ at: 120, align: 'right', leader: '.' }], align: 'left' }),
-      textRecord('text', {
-        type: 'doc',
-        content: [
+      textRecord(
+        'text',
+        docOf([
           words('first', 90, 5),
           words('ruled', 5, 6),
           words('head', 4, 7),
@@ -194,19 +190,19 @@ const cases: readonly (readonly [string, () => readonly DocumentRecord[]])[] = [
           paragraph('listed', 'Two and more\t5', { list: { kind: 'number', level: 1, number: 2 } }),
           table,
           words('body', 60, 8),
-        ] as BlockNode[],
-      }),
+        ]),
+      ),
       textFrame('f', 'text', 'p1', { x: 50, y: 48, w: 300, h: 400 }, { columns: 2, balanced: true }),
-      textRecord('side', { type: 'doc', content: [words('body', 30, 9)] }),
+      textRecord('side', docOf([words('body', 30, 9)])),
       textFrame('up', 'side', 'p1', { x: 10, y: 48, w: 36, h: 300 }, { turns: 3 }),
-      textRecord('other', { type: 'doc', content: [words('body', 30, 10)] }),
+      textRecord('other', docOf([words('body', 30, 10)])),
       textFrame('down', 'other', 'p1', { x: 356, y: 48, w: 36, h: 300 }, { turns: 1 }),
     ],
   ],
   [
     'frames: turned, rounded, oval and pointed, with borders, tints, opacity and shadows',
     () => [
-      textRecord('text', { type: 'doc', content: [words('body', 80, 11)] }),
+      textRecord('text', docOf([words('body', 80, 11)])),
       {
         ...textFrame('slant', 'text', 'p1', { x: 60, y: 60, w: 150, h: 130 }, { inset: 8 }),
         rotation: 23,
@@ -214,7 +210,7 @@ const cases: readonly (readonly [string, () => readonly DocumentRecord[]])[] = [
         border: { weight: 2, swatch: 'navy', tint: 1 },
         shape: { type: 'rounded', radius: 14 },
       },
-      textRecord('round', { type: 'doc', content: [words('body', 120, 12)] }),
+      textRecord('round', docOf([words('body', 120, 12)])),
       {
         ...textFrame('oval', 'round', 'p1', { x: 220, y: 80, w: 150, h: 170 }),
         shape: { type: 'ellipse' },

@@ -1,10 +1,14 @@
+import { docOf } from '@/core/records/body';
 import type { Composed } from '@/core/compose/compose';
 import { type Line, runWidth, type TextItem } from '@/core/compose/displayList';
 import { lineText } from '@/core/compose/lineText';
+import { bodySchema } from '@/core/records/bodySchema';
 import type { CharacterProperties } from '@/core/records/characterStyle';
 import type { DocumentRecord } from '@/core/records/index';
 import type { ParagraphProperties } from '@/core/records/paragraphStyle';
-import type { BlockNode, InlineNode, ParagraphNode } from '@/core/records/text';
+import type { Mark, Node } from 'prosemirror-model';
+import { fieldOf, paragraphOf, textOf } from '@/core/records/body';
+import type { CellAttrs, FieldAttrs, FigureAttrs, ParagraphAttrs, TableAttrs } from '@/core/records/text';
 import type { TextContent } from '@/core/records/frame';
 import { baseRecords, document, textFrame, textRecord } from './documents';
 import { composerFor } from './faces';
@@ -26,12 +30,12 @@ export function looks({ pages, fits }: Composed) {
 
 /** One text in one frame of page 1, in styles of its own. */
 export function oneText(
-  content: readonly BlockNode[],
+  content: readonly Node[],
   styles: readonly DocumentRecord[] = [],
   frame: Partial<TextContent> = {},
   box = { x: 50, y: 48, w: 300, h: 504 },
 ): DocumentRecord[] {
-  return [...baseRecords(), ...styles, textRecord('text', { type: 'doc', content }), textFrame('f', 'text', 'p1', box, frame)];
+  return [...baseRecords(), ...styles, textRecord('text', docOf(content)), textFrame('f', 'text', 'p1', box, frame)];
 }
 
 export const paragraphStyle = (id: string, properties: Partial<ParagraphProperties>, basedOn = 'body'): DocumentRecord => ({
@@ -50,21 +54,25 @@ export const characterStyle = (id: string, properties: Partial<CharacterProperti
   properties,
 });
 
-export const paragraph = (
-  style: string,
-  content: string | readonly InlineNode[],
-  attrs: Partial<ParagraphNode['attrs']> = {},
-): ParagraphNode => ({
-  type: 'paragraph',
-  attrs: { style, ...attrs },
-  ...(content.length > 0 ? { content: typeof content === 'string' ? [{ type: 'text', text: content }] : content } : {}),
-});
+export const paragraph = (style: string, content: string | readonly Node[], attrs: Partial<ParagraphAttrs> = {}): Node =>
+  paragraphOf({ style, ...attrs }, typeof content === 'string' ? (content === '' ? [] : [textOf(content)]) : content);
 
-export const text = (of: string, ...marks: NonNullable<InlineNode['marks']>): InlineNode => ({
-  type: 'text',
-  text: of,
-  ...(marks.length > 0 ? { marks } : {}),
-});
+export const text = (of: string, ...marks: readonly Mark[]): Node => textOf(of, marks);
+
+export const field = (name: FieldAttrs['name'], of?: string): Node => fieldOf({ name, of });
 
 /** Right edge of what is set in a line. */
 export const rightOf = (line: Line): number => Math.max(...line.runs.map((run) => line.x + run.x + runWidth(run, line)));
+
+export { markOf as mark } from '@/core/records/body';
+
+export const figure = (attrs: FigureAttrs): Node => bodySchema.node('figure', attrs);
+
+export const cellOf = (content: readonly Node[], attrs: CellAttrs = {}): Node => bodySchema.node('cell', attrs, [...content]);
+
+export const tableOf = (rows: readonly (readonly Node[])[], attrs: TableAttrs): Node =>
+  bodySchema.node(
+    'table',
+    attrs,
+    rows.map((cells) => bodySchema.node('row', null, [...cells])),
+  );

@@ -2,8 +2,10 @@ import { plainBody } from '@/core/records/body';
 import { documentOf, type Document } from '@/core/records/document';
 import type { TextContent, Wrap } from '@/core/records/frame';
 import type { DocumentRecord, FrameRecord, PictureRecord, TextRecord } from '@/core/records/index';
+import { SCHEMAS } from '@/core/records/schemas';
+import { stored } from '@/core/records/stored';
 import type { ParagraphProperties } from '@/core/records/paragraphStyle';
-import type { BodyNode } from '@/core/records/text';
+import type { Node } from 'prosemirror-model';
 
 /** Small documents for tests: a page of 400 × 600 pt, margins of 50, three columns with gutters of 15, lines of 12 pt. */
 
@@ -71,7 +73,10 @@ export function baseRecords(pages = 2, style: Partial<ParagraphProperties> = {})
   ];
 }
 
-export const textRecord = (id: string, body: BodyNode, more: Partial<TextRecord> = {}): TextRecord => ({
+/** What the schemas find wrong with a record as it would be stored; undefined where it is well formed. */
+export const flawOf = (record: DocumentRecord) => SCHEMAS[record.kind].validate(stored(record)).error;
+
+export const textRecord = (id: string, body: Node, more: Partial<TextRecord> = {}): TextRecord => ({
   id,
   kind: 'text',
   role: 'body',
@@ -178,5 +183,5 @@ const VOCABULARY = (
   'it was had not with her his that for on as at be by which when from they one all there would their said what if more'
 ).split(' ');
 
-export const proseBody = (words: number, paragraphs = 1, seed = 1): BodyNode =>
+export const proseBody = (words: number, paragraphs = 1, seed = 1): Node =>
   plainBody('body', ...Array.from({ length: paragraphs }, (_, i) => prose(Math.ceil(words / paragraphs), seed + i * 7919)));

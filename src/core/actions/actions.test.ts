@@ -8,15 +8,14 @@ import {
   proseBody,
   textFrame,
   textRecord,
+  flawOf,
 } from '../../../tests/support/documents';
 import { composerFor } from '../../../tests/support/faces';
 import { placedPages } from '../page/pages';
-import { bodyText, paragraphsOf, plainBody, plainText } from '../records/body';
-import type { ParagraphNode } from '../records/text';
+import { docOf, bodyText, paragraphsOf, plainBody, plainText } from '../records/body';
 import { applied, inverted, isEmpty, type Diff } from '../records/diff';
 import { all, find, framesOn, get, threadOf, type Document } from '../records/document';
 import type { FrameRecord, PictureRecord, TextRecord } from '../records/index';
-import { SCHEMAS } from '../records/schemas';
 import { ActionError, Edit, orderAfter, orderBehind } from './edit';
 import { evenPolygon, setAppearance, withCorner } from './appearance';
 import { placeFrames, removeFrames, setPictureFit, setTextLayout, setWrap, stack, textColumns } from './frames';
@@ -74,7 +73,7 @@ describe('stories', () => {
   });
 
   it('are not taken with a body that is none', () => {
-    expect(() => bringInStory(document(...baseRecords()), { ...story, body: { type: 'doc', content: [] } })).toThrow();
+    expect(() => bringInStory(document(...baseRecords()), { ...story, body: docOf([]) })).toThrow();
   });
 
   const brought = () => {
@@ -155,7 +154,7 @@ describe('stories', () => {
   it('have their words changed by a body of the schema', () => {
     const doc = document(...baseRecords(), textRecord('text', proseBody(10)));
     expect(bodyText(get(done(doc, setBody(doc, 'text', plainBody('body', 'New.'))), 'text', 'text').body)).toBe('New.');
-    expect(() => setBody(doc, 'text', { type: 'doc', content: [] })).toThrow();
+    expect(() => setBody(doc, 'text', docOf([]))).toThrow();
   });
 });
 
@@ -236,7 +235,7 @@ describe('frames', () => {
     } as const;
     const after = done(doc, setAppearance(doc, 'pf', look));
     expect(get(after, 'frame', 'pf')).toMatchObject(look);
-    expect(SCHEMAS.frame.validate(get(after, 'frame', 'pf')).error).toBeUndefined();
+    expect(flawOf(get(after, 'frame', 'pf'))).toBeUndefined();
     const nothing = Object.fromEntries(Object.keys(look).map((key) => [key, undefined]));
     expect(get(done(after, setAppearance(after, 'pf', nothing)), 'frame', 'pf')).toEqual(get(doc, 'frame', 'pf'));
     // A turn is within half a turn either way, and none is no turn.
@@ -356,7 +355,7 @@ describe('a pull quote', () => {
     }),
     textFrame('f', 'text', 'p1', AREA, { columns: 3 }),
   );
-  const from = plainText((doc.records.get('text') as TextRecord).body.content[1]! as ParagraphNode).indexOf(sentence);
+  const from = plainText((doc.records.get('text') as TextRecord).body.child(1)).indexOf(sentence);
   const passage = { text: 'text', paragraph: 1, from, to: from + sentence.length };
 
   it('is set in the house style beside its sentence, wraps, and knows its source', async () => {

@@ -1,10 +1,10 @@
+import { flawOf } from '../../../tests/support/documents';
 import { describe, expect, it } from 'vitest';
 import { rgbToCmyk } from '../colour/cmyk';
 import { Inks } from '../compose/colours';
 import { startingHouse } from '../plan/startingHouse';
 import { applied, type Diff, inverted } from '../records/diff';
 import { all, type Document, documentOf, get } from '../records/document';
-import { SCHEMAS } from '../records/schemas';
 import { addSwatch, keepPalette, paletteInUse, recolour, removeSwatch, setSwatch, swatchUses } from './colour';
 import { ActionError } from './edit';
 
@@ -13,8 +13,7 @@ const house = documentOf(startingHouse('magazine', 'en-GB'));
 function done(of: Document, diff: Diff): Document {
   const after = applied(of, diff);
   expect(new Map(applied(after, inverted(diff)).records)).toEqual(new Map(of.records));
-  for (const record of [...diff.added, ...diff.updated.map((each) => each.after)])
-    expect(SCHEMAS[record.kind].validate(record).error).toBeUndefined();
+  for (const record of [...diff.added, ...diff.updated.map((each) => each.after)]) expect(flawOf(record)).toBeUndefined();
   return after;
 }
 
@@ -72,7 +71,7 @@ describe('a colour given as light', () => {
     const { cmyk, rgb } = get(lit, 'swatch', 'accent2');
     expect(rgb).toEqual([0.2, 0.8, 0.4]);
     [0.6, 0, 0.4, 0.2].forEach((ink, i) => expect(cmyk[i]).toBeCloseTo(ink, 9));
-    expect(SCHEMAS.swatch.validate(get(lit, 'swatch', 'accent2')).error).toBeUndefined();
+    expect(flawOf(get(lit, 'swatch', 'accent2'))).toBeUndefined();
     const inks = new Inks();
     expect(inks.ink(lit, 'accent2', 1).rgb).toBe('#33cc66');
     // Half of it on white paper.

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { baseRecords, document, pictureFrame, proseBody, textFrame, textRecord } from '../../../tests/support/documents';
+import { baseRecords, document, pictureFrame, proseBody, textFrame, textRecord, flawOf } from '../../../tests/support/documents';
 import { mm } from '../length/length';
 import { guideAt, evenGuides, moduleRows, pageGrid, stretchBox, stretchOf } from '../page/grid';
 import { gridProblem } from '../page/gridRules';
@@ -8,7 +8,6 @@ import { heightFor, PROPORTIONS, snappedBottom, USUAL_MARGINS } from '../page/pr
 import { formatOf } from '../page/pages';
 import { applied, inverted, isEmpty, type Diff } from '../records/diff';
 import { type Document, get } from '../records/document';
-import { SCHEMAS } from '../records/schemas';
 import { GridError, setBaseline, setFormat, setGrid } from './house';
 
 const grid = (of: Document, side: 'left' | 'right' = 'right') => pageGrid(formatOf(of), get(of, 'master', 'master'), side);
@@ -17,8 +16,7 @@ const box = (of: Document, columns: [number, number], lines: [number, number]) =
 function done(of: Document, diff: Diff): Document {
   const after = applied(of, diff);
   expect(new Map(applied(after, inverted(diff)).records)).toEqual(new Map(of.records));
-  for (const record of [...diff.added, ...diff.updated.map((each) => each.after)])
-    expect(SCHEMAS[record.kind].validate(record).error).toBeUndefined();
+  for (const record of [...diff.added, ...diff.updated.map((each) => each.after)]) expect(flawOf(record)).toBeUndefined();
   return after;
 }
 

@@ -1,11 +1,11 @@
+import type { Node } from 'prosemirror-model';
 import type { Box } from '../geometry/box';
 import type { Diff } from '../records/diff';
 import { isEmpty } from '../records/diff';
 import { all, type Document, find, framesOn } from '../records/document';
 import { textContent } from '../records/frame';
 import type { TextRecord } from '../records/index';
-import { paragraphsOf, plainBody } from '../records/body';
-import type { ParagraphNode } from '../records/text';
+import { docOf, fieldsOf, paragraphOf, paragraphsOf, plainBody } from '../records/body';
 import { type MarginText, marginText } from '../page/furniture';
 import { formatOf } from '../page/pages';
 import { ActionError, Edit, newId } from './edit';
@@ -95,7 +95,7 @@ export function addMarginText(document: Document, pages: readonly string[], what
     const { box, paragraph } = marginText(formatOf(document), page.master, page.side, what);
     // Where there is one already, another would print over it.
     if (hasMarginText(document, id, paragraph)) continue;
-    const body = { type: 'doc', content: [{ ...paragraph, attrs: { style } }] } as const;
+    const body = docOf([paragraphOf({ style }, paragraph.content)]);
     const text = edit.put<TextRecord>({ id: newId(), kind: 'text', role: 'furniture', body });
     putFrame(edit, id, box, growingText(text.id), NO_WRAP);
   }
@@ -105,12 +105,14 @@ export function addMarginText(document: Document, pages: readonly string[], what
 }
 
 /** Whether a surface shows a text of the same fields in its margins. */
-function hasMarginText(document: Document, surface: string, { content }: ParagraphNode): boolean {
-  const fields = (nodes: ParagraphNode['content']) =>
-    (nodes ?? []).flatMap((node) => (node.type === 'field' ? [(node.attrs as { name: string }).name] : [])).join(' ');
-  const own = fields(content);
+function hasMarginText(document: Document, surface: string, sought: Node): boolean {
+  const fields = (paragraph: Node) =>
+    fieldsOf(paragraph)
+      .map(({ name }) => name)
+      .join(' ');
+  const own = fields(sought);
   return framesOn(document, surface).some((frame) => {
     const text = frame.content.type === 'text' ? find(document, 'text', frame.content.text) : undefined;
-    return text?.role === 'furniture' && paragraphsOf(text.body).some((paragraph) => fields(paragraph.content) === own);
+    return text?.role === 'furniture' && paragraphsOf(text.body).some((paragraph) => fields(paragraph) === own);
   });
 }

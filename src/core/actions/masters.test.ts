@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { composed, looks, paragraph } from '../../../tests/support/composed';
+import { field, text, composed, looks, paragraph } from '../../../tests/support/composed';
 import {
   baseRecords,
   document,
@@ -8,14 +8,14 @@ import {
   textFrame,
   textRecord,
   WRAP_NONE,
+  flawOf,
 } from '../../../tests/support/documents';
 import { composerFor } from '../../../tests/support/faces';
-import { bodyText, plainBody } from '../records/body';
+import { docOf, bodyText, plainBody } from '../records/body';
 import { applied, type Diff } from '../records/diff';
 import { all, type Document, framesOn, get, threadOf } from '../records/document';
 import type { SlotTakes } from '../records/frame';
 import type { DocumentRecord, FrameRecord, MasterRecord, StoryRecord } from '../records/index';
-import { SCHEMAS } from '../records/schemas';
 import { inheritedFrames, masterFrames, placedPage, placedPages } from '../page/pages';
 import { addMaster, isParted, partFrames, rejoinFrames, removeMaster, renameMaster, setBasedOn } from './masters';
 import { copyAcross, repeatFrame, usualStep } from './copies';
@@ -25,8 +25,7 @@ import { crowdedWords, fillSlots, putSlot } from './slots';
 import { placeStory } from './stories';
 
 function done(doc: Document, diff: Diff): Document {
-  for (const record of [...diff.added, ...diff.updated.map(({ after }) => after)])
-    expect(SCHEMAS[record.kind].validate(record).error).toBeUndefined();
+  for (const record of [...diff.added, ...diff.updated.map(({ after }) => after)]) expect(flawOf(record)).toBeUndefined();
   return applied(doc, diff);
 }
 
@@ -86,11 +85,9 @@ function story(id: string, words: number): DocumentRecord[] {
   ];
 }
 
-const folioText = textRecord(
-  'folio',
-  { type: 'doc', content: [paragraph('body', [{ type: 'field', attrs: { name: 'folio' } }])] },
-  { role: 'furniture' },
-);
+const folioText = textRecord('folio', docOf([paragraph('body', [field('folio')])]), {
+  role: 'furniture',
+});
 const folio = textFrame('folio-frame', 'folio', 'master', { x: 50, y: 570, w: 100, h: 14 }, { grows: true });
 
 describe('masters', () => {
@@ -373,24 +370,14 @@ describe('copies', () => {
 });
 
 describe('a contents list', () => {
-  const line = paragraph(
-    'body',
-    [
-      { type: 'field', attrs: { name: 'folio' } },
-      { type: 'text', text: '\t' },
-      { type: 'field', attrs: { name: 'story' } },
-    ],
-    { each: 'story' },
-  );
+  const line = paragraph('body', [field('folio'), text('\t'), field('story')], { each: 'story' });
 
   it('names the stories on the pages in their order, and follows them when pages move', async () => {
     const { doc, composer, texts, result } = await composed(
       ...baseRecords(3),
-      textRecord(
-        'text',
-        { type: 'doc', content: [paragraph('headline', 'In this issue'), line, paragraph('body', 'And letters.')] },
-        { role: 'furniture' },
-      ),
+      textRecord('text', docOf([paragraph('headline', 'In this issue'), line, paragraph('body', 'And letters.')]), {
+        role: 'furniture',
+      }),
       textFrame('f', 'text', 'p1', { x: 50, y: 48, w: 300, h: 300 }),
       ...story('gust', 20),
       ...story('spar', 20),

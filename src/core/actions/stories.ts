@@ -1,3 +1,4 @@
+import type { Node } from 'prosemirror-model';
 import type { Box } from '../geometry/box';
 import { pageGrid } from '../page/grid';
 import { flowOf, type SlotFrame } from '../page/slots';
@@ -6,7 +7,7 @@ import type { Diff } from '../records/diff';
 import { all, type Document, find, framesOn, get, threadOf } from '../records/document';
 import type { FrameRecord, StoryRecord, TextRecord } from '../records/index';
 import { type TextContent, textContent } from '../records/frame';
-import type { BodyNode, TextRole } from '../records/text';
+import type { TextRole } from '../records/text';
 import { checkBody, plainBody } from '../records/body';
 import { said } from '../records/said';
 import type { StoryState } from '../records/story';
@@ -26,7 +27,7 @@ export interface NewStory {
   readonly headline: string;
   readonly standfirst?: string;
   readonly byline?: string;
-  readonly body: BodyNode;
+  readonly body: Node;
 }
 
 /** Adds a story and its texts to the issue; it lies in the tray until it is placed. */
@@ -39,7 +40,7 @@ export function bringInStory(document: Document, story: NewStory): Diff {
 export function putStory(edit: Edit, story: NewStory, id: string = newId()): StoryRecord {
   checkBody(story.body);
   const stories = all(edit.document, 'story');
-  const part = (role: TextRole, body: BodyNode): string =>
+  const part = (role: TextRole, body: Node): string =>
     edit.put<TextRecord>({ id: `${id}-${role}`, kind: 'text', role, story: id, body }).id;
   return edit.put<StoryRecord>({
     id,

@@ -1,9 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { baseRecords, document, textRecord } from '../../../tests/support/documents';
+import { baseRecords, document, textRecord, flawOf } from '../../../tests/support/documents';
 import { plainBody } from '../records/body';
 import { applied } from '../records/diff';
 import { all, get } from '../records/document';
-import { SCHEMAS } from '../records/schemas';
 import { styleSheet } from '../type/styles';
 import { addStyle, reachedBy, removeStyle, renameStyle, setStyle, setStyleBase } from './styles';
 
@@ -27,7 +26,7 @@ describe('styles', () => {
     const together = applied(house, setStyle(house, 'body', { leading: 14 }));
     expect(styleSheet(together).paragraph.get('smallest')).toMatchObject({ leading: 14, size: 7 });
     const diff = setStyle(house, 'body', { leading: 14 }, ['small']);
-    for (const { after } of diff.updated) expect(SCHEMAS[after.kind].validate(after).error).toBeUndefined();
+    for (const { after } of diff.updated) expect(flawOf(after)).toBeUndefined();
     const cut = applied(house, diff);
     const before = styleSheet(house).paragraph;
     const now = styleSheet(cut).paragraph;

@@ -3,7 +3,7 @@ import { all, type Document, find } from '../records/document';
 import type { CharacterStyleRecord, ParagraphStyleRecord } from '../records/index';
 import type { ParagraphProperties } from '../records/paragraphStyle';
 import { said } from '../records/said';
-import type { BodyNode } from '../records/text';
+import type { Node } from 'prosemirror-model';
 import { styleSheet } from '../type/styles';
 import { ActionError, Edit, freeName, newId } from './edit';
 
@@ -116,7 +116,7 @@ export function removeStyle(document: Document, id: string): Diff {
 }
 
 /** Whether a body's paragraphs or marks name a style. */
-function usesStyle(body: BodyNode, id: string): boolean {
+function usesStyle(body: Node, id: string): boolean {
   return JSON.stringify(body).includes(`"style":"${id}"`);
 }
 

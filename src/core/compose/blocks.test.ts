@@ -1,36 +1,38 @@
+import type { Node } from 'prosemirror-model';
 import { describe, expect, it } from 'vitest';
-import { composed, oneText, paragraph, paragraphStyle, text } from '../../../tests/support/composed';
+import {
+  cellOf,
+  composed,
+  field,
+  figure,
+  oneText,
+  paragraph,
+  paragraphStyle,
+  tableOf,
+  text,
+} from '../../../tests/support/composed';
 import { baseRecords, pictureFrame, pictureRecord, prose, textFrame, textRecord } from '../../../tests/support/documents';
-import { checkBody } from '../records/body';
+import { checkBody, docOf, inlinePictureOf } from '../records/body';
 import { SCHEMAS } from '../records/schemas';
-import type { BlockNode, TableCellNode, TableNode } from '../records/text';
+import { stored } from '../records/stored';
+import type { CellAttrs, TableAttrs } from '../records/text';
 import { lineText } from './lineText';
 import { columnEdges } from './table';
 
-const cell = (words: string, attrs: TableCellNode['attrs'] = {}): TableCellNode => ({
-  type: 'cell',
-  attrs,
-  content: [paragraph('cell', words)],
-});
-const table = (rows: readonly (readonly TableCellNode[])[], attrs: Partial<TableNode['attrs']> = {}): TableNode => ({
-  type: 'table',
-  attrs: { columns: [{ points: 60 }, { share: 1 }, { share: 2 }], headerRows: 0, inset: 3, ...attrs },
-  content: rows.map((content) => ({ type: 'row', content })),
-});
+const cell = (words: string, attrs: CellAttrs = {}): Node => cellOf([paragraph('cell', words)], attrs);
+const table = (rows: readonly (readonly Node[])[], attrs: Partial<TableAttrs> = {}): Node =>
+  tableOf(rows, { columns: [{ points: 60 }, { share: 1 }, { share: 2 }], headerRows: 0, inset: 3, ...attrs });
 const CELL = paragraphStyle('cell', { align: 'left', size: 8, leading: 10, onGrid: false, hyphens: false });
-const of = (content: readonly BlockNode[], frame = {}, box = { x: 50, y: 48, w: 300, h: 504 }) =>
+const of = (content: readonly Node[], frame = {}, box = { x: 50, y: 48, w: 300, h: 504 }) =>
   composed(...oneText(content, [CELL], frame, box));
 
 const numbered = (count: number) => Array.from({ length: count }, (_, i) => [cell(`r${i}a`), cell(`r${i}b`), cell(`r${i}c`)]);
 
 describe('a table', () => {
   it('is a body that the schemas take', () => {
-    const body = {
-      type: 'doc' as const,
-      content: [table(numbered(2), { rules: { rows: { weight: 0.5, swatch: 'ink', tint: 1 } } })],
-    };
+    const body = docOf([table(numbered(2), { rules: { rows: { weight: 0.5, swatch: 'ink', tint: 1 } } })]);
     expect(() => checkBody(body)).not.toThrow();
-    expect(SCHEMAS.text.validate(textRecord('t', body), { convert: false }).error).toBeUndefined();
+    expect(SCHEMAS.text.validate(stored(textRecord('t', body)), { convert: false }).error).toBeUndefined();
   });
 
   it('has columns of fixed and of shared widths', async () => {
@@ -155,32 +157,28 @@ describe('pictures in the text', () => {
   const picture = pictureRecord('pic', { width: 400, height: 200 });
   it('as blocks travel with it, as wide as the column, and text goes on below on the grid', async () => {
     const records = [
-      ...oneText(
-        [paragraph('body', prose(30)), { type: 'figure', attrs: { picture: 'pic' } }, paragraph('body', prose(30, 2))],
-        [],
-        {
-          columns: 2,
-          gutter: 20,
-        },
-      ),
+      ...oneText([paragraph('body', prose(30)), figure({ picture: 'pic' }), paragraph('body', prose(30, 2))], [], {
+        columns: 2,
+        gutter: 20,
+      }),
       picture,
     ];
     const { lines } = await composed(...records);
-    const figure = lines().find((line) => line.marks)!;
-    const box = figure.marks![0]!.box;
+    const set = lines().find((line) => line.marks)!;
+    const box = set.marks![0]!.box;
     expect(box).toMatchObject({ w: 140, h: 70 });
-    const at = lines().indexOf(figure);
+    const at = lines().indexOf(set);
     const above = lines()[at - 1]!;
     const below = lines()[at + 1]!;
-    expect(figure.baseline - 70).toBeGreaterThan(above.baseline + above.descent);
-    expect(below.baseline - below.ascent).toBeGreaterThan(figure.baseline);
+    expect(set.baseline - 70).toBeGreaterThan(above.baseline + above.descent);
+    expect(below.baseline - below.ascent).toBeGreaterThan(set.baseline);
     expect((below.baseline - 60) % 12).toBeCloseTo(0, 6);
   });
 
   it('as blocks go to the next column when they do not fit', async () => {
     const { items } = await composed(
       ...oneText(
-        [paragraph('body', prose(60)), { type: 'figure', attrs: { picture: 'pic' } }],
+        [paragraph('body', prose(60)), figure({ picture: 'pic' })],
         [],
         { columns: 2, gutter: 20 },
         {
@@ -194,12 +192,12 @@ describe('pictures in the text', () => {
     );
     const columns = items()[0]!.columns;
     const at = columns.findIndex(({ lines }) => lines.some((line) => line.marks));
-    const figure = columns[at]!.lines.find((line) => line.marks)!;
-    expect(figure.baseline).toBeLessThanOrEqual(248.01);
+    const set = columns[at]!.lines.find((line) => line.marks)!;
+    expect(set.baseline).toBeLessThanOrEqual(248.01);
   });
 
   it('in the line are as wide as their height says, and push their row down when they stand tall', async () => {
-    const inline = (height: number) => ({ type: 'picture' as const, attrs: { picture: 'pic', height, rise: -1 } });
+    const inline = (height: number) => inlinePictureOf({ picture: 'pic', height, rise: -1 });
     const { lines } = await composed(
       ...oneText([
         paragraph('body', [text(`${prose(25)} `), inline(8), text(` ${prose(25, 3)} `), inline(40), text(` ${prose(10, 4)}`)]),
@@ -221,26 +219,17 @@ describe('pictures in the text', () => {
 });
 
 describe('fields and jump lines', () => {
-  const field = (name: 'folio' | 'nextFolio' | 'previousFolio') => ({ type: 'field' as const, attrs: { name } });
   const jump = [
     paragraphStyle('jump', { italic: true, align: 'right', hyphens: false }),
-    textRecord(
-      'to',
-      { type: 'doc', content: [paragraph('jump', [text('Continued on page '), field('nextFolio')])] },
-      { role: 'furniture' },
-    ),
-    textRecord(
-      'from',
-      { type: 'doc', content: [paragraph('jump', [text('From page '), field('previousFolio')])] },
-      { role: 'furniture' },
-    ),
+    textRecord('to', docOf([paragraph('jump', [text('Continued on page '), field('nextFolio')])]), { role: 'furniture' }),
+    textRecord('from', docOf([paragraph('jump', [text('From page '), field('previousFolio')])]), { role: 'furniture' }),
   ];
   const BOX = { x: 50, y: 48, w: 140, h: 240 };
   const threaded = (words: number, pages: readonly number[]) =>
     composed(
       ...baseRecords(5),
       ...jump,
-      textRecord('text', { type: 'doc', content: [paragraph('body', prose(words))] }),
+      textRecord('text', docOf([paragraph('body', prose(words))])),
       ...pages.map((page, i) => textFrame(`f${i}`, 'text', `p${page}`, BOX, { order: `a${i}`, jumpTo: 'to', jumpFrom: 'from' })),
     );
   const shown = async (words: number, pages: readonly number[]) => {
@@ -277,7 +266,7 @@ describe('fields and jump lines', () => {
     const { texts } = await composed(
       ...baseRecords(5),
       ...jump,
-      textRecord('text', { type: 'doc', content: [paragraph('body', prose(120))] }),
+      textRecord('text', docOf([paragraph('body', prose(120))])),
       textFrame('f0', 'text', 'p1', BOX, { jumpTo: 'to', jumpFrom: 'from' }),
       textFrame('f1', 'text', 'p1', { ...BOX, x: 210 }, { order: 'a1', jumpTo: 'to', jumpFrom: 'from' }),
     );
@@ -298,9 +287,9 @@ describe('fields and jump lines', () => {
   it('in running text show the page that they fall on', async () => {
     const { texts } = await composed(
       ...baseRecords(5),
-      textRecord('text', {
-        type: 'doc',
-        content: [
+      textRecord(
+        'text',
+        docOf([
           paragraph('body', [
             text(`${prose(20)} Page `),
             field('folio'),
@@ -308,8 +297,8 @@ describe('fields and jump lines', () => {
             field('folio'),
             text('.'),
           ]),
-        ],
-      }),
+        ]),
+      ),
       textFrame('f0', 'text', 'p1', { ...BOX, h: 120 }),
       textFrame('f1', 'text', 'p4', BOX, { order: 'a1' }),
     );

@@ -1,13 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import { composed, oneText, paragraph, paragraphStyle, text } from '../../../tests/support/composed';
+import { composed, mark, oneText, paragraph, paragraphStyle, text } from '../../../tests/support/composed';
 import { prose } from '../../../tests/support/documents';
 import { mapped, rotation } from '../geometry/matrix';
+import { paragraphOf } from '../records/body';
 import { lengthOf } from '../records/typing';
 import { caretAt, placeAt, placeBeside } from './caret';
 import { runWidth } from './displayList';
 
 const story = [
-  paragraph('body', [text('Plain words and '), text('slanted', { type: 'emphasis' }), text(` ones. ${prose(60, 4)}`)]),
+  paragraph('body', [text('Plain words and '), text('slanted', mark('emphasis')), text(` ones. ${prose(60, 4)}`)]),
   paragraph('body', prose(40, 5)),
   paragraph('body', ''),
   paragraph('body', 'The last one, difficult in its affairs.'),
@@ -56,7 +57,7 @@ describe('where a caret stands', () => {
   it('turns with the frame', async () => {
     const box = { x: 100, y: 100, w: 200, h: 300 };
     // Off the grid, which a turned frame has no part in.
-    const free = story.map((node) => ({ ...node, attrs: { style: 'free' } }));
+    const free = story.map((node) => paragraphOf({ style: 'free' }, node.content));
     const records = oneText(free, [paragraphStyle('free', { onGrid: false })], {}, box);
     const plain = await composed(...records);
     const slanted = await composed(

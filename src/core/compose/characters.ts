@@ -1,6 +1,7 @@
 import type { CharacterProperties } from '../records/characterStyle';
 import type { ParagraphProperties } from '../records/paragraphStyle';
-import type { FieldAttrs, InlineNode, InlinePictureAttrs, ParagraphNode } from '../records/text';
+import type { Node } from 'prosemirror-model';
+import type { InlinePictureAttrs } from '../records/text';
 import { spoken } from '../records/language';
 import type { Setting } from './prepare';
 import type { InlinePicture } from './prepared';
@@ -36,7 +37,7 @@ const NARROW = '\u00A0';
 
 /** @param lead characters of a first-line lead-in, where they are known */
 export function charactersOf(
-  paragraph: ParagraphNode,
+  paragraph: Node,
   style: ParagraphProperties,
   setting: Setting,
   situation: Situation,
@@ -51,12 +52,12 @@ export function charactersOf(
   const positions: number[] = [];
   const pictures: InlinePicture[] = [];
   const fields: { at: number; value: string }[] = [];
-  for (const node of paragraph.content ?? []) {
+  for (const node of paragraph.content.content) {
     const properties = looks.marked(style, node.marks);
-    const isField = node.type === 'field';
+    const isField = node.type.name === 'field';
     const typed = shown(node, isField ? (situation.values[fieldCount++] ?? '') : '');
     if (isField) fields.push({ at: text.length, value: typed });
-    if (node.type === 'picture') pictures.push(inlinePicture(node.attrs as InlinePictureAttrs, text.length, setting));
+    if (node.type.name === 'picture') pictures.push(inlinePicture(node.attrs as InlinePictureAttrs, text.length, setting));
     const own = inCase(typed, properties, setting.language);
     if (own.length > 0) push(segments, text.length, text.length + own.length, properties);
     if (isField || own.length !== typed.length) {
@@ -64,11 +65,11 @@ export function charactersOf(
       mapped = true;
     }
     if (mapped) {
-      const from = node.type === 'text' && own.length !== typed.length ? caseMap(typed, properties, setting.language) : undefined;
-      for (let i = 0; i < own.length; i++) positions.push(node.type === 'text' ? position + (from ? from[i]! : i) : position);
+      const from = node.isText && own.length !== typed.length ? caseMap(typed, properties, setting.language) : undefined;
+      for (let i = 0; i < own.length; i++) positions.push(node.isText ? position + (from ? from[i]! : i) : position);
     }
     text += own;
-    position += node.type === 'text' ? typed.length : 1;
+    position += node.nodeSize;
   }
   if (style.endMark && situation.endsStory && text !== '') {
     if (!mapped) for (let i = 0; i < text.length; i++) positions.push(i);
@@ -98,10 +99,10 @@ function push(segments: Segment[], from: number, to: number, properties: Charact
 
 const CONTROLS = /[\u0000-\u0008\u000B\u000C\u000E-\u001F\u007F-\u009F]/g;
 
-function shown(node: InlineNode, value: string): string {
-  if (node.type === 'lineBreak') return LINE_SEPARATOR;
-  if (node.type === 'picture') return OBJECT;
-  return (node.type === 'field' ? value : (node.text ?? '')).replace(CONTROLS, '\u200C');
+function shown(node: Node, value: string): string {
+  if (node.type.name === 'lineBreak') return LINE_SEPARATOR;
+  if (node.type.name === 'picture') return OBJECT;
+  return (node.type.name === 'field' ? value : (node.text ?? '')).replace(CONTROLS, '\u200C');
 }
 
 function inlinePicture({ picture, height, rise }: InlinePictureAttrs, at: number, setting: Setting): InlinePicture {
@@ -149,6 +150,3 @@ function wordsEnd(text: string, count: number): number {
   }
   return at;
 }
-
-export const fieldsOf = (paragraph: ParagraphNode): readonly FieldAttrs[] =>
-  (paragraph.content ?? []).filter((node) => node.type === 'field').map((node) => node.attrs as FieldAttrs);

@@ -13,11 +13,10 @@ import {
 import { composerFor } from '../../../tests/support/faces';
 import { takenBy, exclusion } from '../geometry/exclusion';
 import { boxOutline } from '../geometry/outline';
-import { paragraphsOf, plainBody, plainText } from '../records/body';
+import { docOf, fieldOf, paragraphOf, plainParagraphs, textOf, paragraphsOf, plainBody, plainText } from '../records/body';
 import { sidesOf } from '../records/frame';
 import type { Document } from '../records/document';
 import { applied, between } from '../records/diff';
-import type { ParagraphNode } from '../records/text';
 import { type Line, type PageList, runWidth, type TextItem } from './displayList';
 import { fitWords } from './fit';
 import { lineText } from './lineText';
@@ -106,14 +105,11 @@ describe('filling', () => {
 
   it('never ends a column with a heading', async () => {
     for (let words = 100; words < 190; words += 6) {
-      const body = {
-        type: 'doc' as const,
-        content: [
-          ...plainBody('body', prose(words)).content,
-          ...plainBody('crosshead', 'A heading').content,
-          ...plainBody('body', prose(60, 5)).content,
-        ],
-      };
+      const body = docOf([
+        ...plainParagraphs('body', prose(words)),
+        ...plainParagraphs('crosshead', 'A heading'),
+        ...plainParagraphs('body', prose(60, 5)),
+      ]);
       const doc = document(
         ...baseRecords(),
         textRecord('text', body),
@@ -150,15 +146,14 @@ describe('filling', () => {
   });
 
   it('starts a paragraph in the next column, frame or page when it asks for it', async () => {
-    const paragraph = (text: string, startIn?: 'column' | 'frame' | 'page'): ParagraphNode => ({
-      type: 'paragraph',
-      attrs: { style: 'body', ...(startIn ? { startIn } : {}) },
-      content: [{ type: 'text', text }],
-    });
-    const body = {
-      type: 'doc' as const,
-      content: [paragraph('One.'), paragraph('Two.', 'column'), paragraph('Three.', 'frame'), paragraph('Four.', 'page')],
-    };
+    const paragraph = (text: string, startIn?: 'column' | 'frame' | 'page') =>
+      paragraphOf({ style: 'body', startIn }, [textOf(text)]);
+    const body = docOf([
+      paragraph('One.'),
+      paragraph('Two.', 'column'),
+      paragraph('Three.', 'frame'),
+      paragraph('Four.', 'page'),
+    ]);
     const doc = document(
       ...baseRecords(3),
       textRecord('text', body),
@@ -173,14 +168,14 @@ describe('filling', () => {
   });
 
   it('hangs lists by their bullets and numbers', async () => {
-    const item = (text: string, number?: number): ParagraphNode => ({
-      type: 'paragraph',
-      attrs: { style: 'body', list: number === undefined ? { kind: 'bullet', level: 0 } : { kind: 'number', level: 0, number } },
-      content: [{ type: 'text', text }],
-    });
+    const item = (text: string, number?: number) =>
+      paragraphOf(
+        { style: 'body', list: number === undefined ? { kind: 'bullet', level: 0 } : { kind: 'number', level: 0, number } },
+        [textOf(text)],
+      );
     const doc = document(
       ...baseRecords(),
-      textRecord('text', { type: 'doc', content: [item(prose(30)), item('Seven.', 7)] }),
+      textRecord('text', docOf([item(prose(30)), item('Seven.', 7)])),
       textFrame('f', 'text', 'p1', { ...AREA, w: 140 }),
     );
     const { composer } = await composerFor(doc);
@@ -192,18 +187,10 @@ describe('filling', () => {
   });
 
   it('fills fields with what stands on each page', async () => {
-    const folio: ParagraphNode = {
-      type: 'paragraph',
-      attrs: { style: 'body' },
-      content: [
-        { type: 'field', attrs: { name: 'publication' } },
-        { type: 'text', text: ', ' },
-        { type: 'field', attrs: { name: 'folio' } },
-      ],
-    };
+    const folio = paragraphOf({ style: 'body' }, [fieldOf({ name: 'publication' }), textOf(', '), fieldOf({ name: 'folio' })]);
     const doc = document(
       ...baseRecords(3),
-      textRecord('folio', { type: 'doc', content: [folio] }, { role: 'furniture' }),
+      textRecord('folio', docOf([folio]), { role: 'furniture' }),
       textFrame('mf', 'folio', 'master', { x: 50, y: 570, w: 200, h: 12 }, { grows: true }),
     );
     const { composer } = await composerFor(doc);
@@ -360,14 +347,11 @@ describe('composing again', () => {
     const before = linesOf(composer.compose(doc).pages);
     const text = doc.records.get('text')!;
     if (text.kind !== 'text') throw new Error();
-    const content = [...text.body.content];
-    content[15] = {
-      ...(content[15] as ParagraphNode),
-      content: [{ type: 'text', text: `${plainText(content[15] as ParagraphNode)} x` }],
-    };
+    const content = [...text.body.content.content];
+    content[15] = paragraphOf({ style: 'body' }, [textOf(`${plainText(content[15]!)} x`)]);
     const next = applied(doc, {
       added: [],
-      updated: [{ before: text, after: { ...text, body: { ...text.body, content } } }],
+      updated: [{ before: text, after: { ...text, body: docOf(content) } }],
       removed: [],
     });
     const after = linesOf(composer.compose(next).pages);
@@ -427,18 +411,14 @@ describe('random documents', () => {
         ),
         fc.constantFrom('total-fit' as const, 'first-fit' as const),
         (paragraphs, frames, pictures, breaking) => {
-          const content = paragraphs.map(({ words, style, startIn }): ParagraphNode => {
+          const content = paragraphs.map(({ words, style, startIn }) => {
             const text = words.join(' ');
-            return {
-              type: 'paragraph',
-              attrs: { style, ...(startIn ? { startIn } : {}) },
-              ...(text ? { content: [{ type: 'text' as const, text }] } : {}),
-            };
+            return paragraphOf({ style, startIn: startIn ?? undefined }, text === '' ? [] : [textOf(text)]);
           });
           const doc: Document = document(
             ...baseRecords(3, { breaking }),
             pictureRecord('pic'),
-            textRecord('text', { type: 'doc', content }),
+            textRecord('text', docOf(content)),
             ...frames.map((frame, i) =>
               textFrame(`f${i}`, 'text', `p${frame.page}`, frame.box, { columns: frame.columns, order: `a${i}` }),
             ),

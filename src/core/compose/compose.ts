@@ -1,19 +1,21 @@
+import type { Node } from 'prosemirror-model';
 import type { Box } from '../geometry/box';
 import { type FieldPlace, fieldValue } from '../page/fields';
 import { formatOf } from '../page/pages';
 import { type Document, all, find } from '../records/document';
 import type { PictureRecord, TextRecord } from '../records/index';
+import { fieldsOf } from '../records/body';
 import { sidesOf, type TextContent } from '../records/frame';
 import type { ParagraphProperties } from '../records/paragraphStyle';
 import { spoken } from '../records/language';
 import { same } from '../records/same';
-import type { BlockNode, BodyNode, ParagraphNode, TableNode } from '../records/text';
+import type { CellAttrs, FigureAttrs, ParagraphAttrs, TableAttrs } from '../records/text';
 import { Hyphenation } from '../type/hyphenation';
 import type { Shaper } from '../type/shaper';
 import { PLAIN, type StyleSheet, styleSheet } from '../type/styles';
 import { type Around, Surroundings } from './around';
 import { fillBands } from './bands';
-import { fieldsOf, type Situation } from './characters';
+import type { Situation } from './characters';
 import { Inks } from './colours';
 import { writtenOut } from './contents';
 import { runsRightToLeft } from './direction';
@@ -53,7 +55,7 @@ interface SetText {
 /** A text's blocks made ready for filling, by what; and which of them was its story's last paragraph, −1 where none is. */
 interface MadeReady {
   readonly by: readonly unknown[];
-  readonly content: readonly BlockNode[];
+  readonly content: readonly Node[];
   readonly last: number;
   readonly list: readonly Fillable[];
   /** Paragraphs in it reach over several columns. */
@@ -82,8 +84,8 @@ export class Composer {
   readonly #lists = new PageLists(this.#inks);
   readonly #texts = new Map<string, SetText>();
   readonly #fillables = new Map<string, MadeReady>();
-  readonly #tables = new WeakMap<TableNode, { readonly by: readonly unknown[]; readonly table: PreparedTable }>();
-  #prepared = new WeakMap<ParagraphNode, Map<string, { style: ParagraphProperties; prepared: Prepared }>>();
+  readonly #tables = new WeakMap<Node, { readonly by: readonly unknown[]; readonly table: PreparedTable }>();
+  #prepared = new WeakMap<Node, Map<string, { style: ParagraphProperties; prepared: Prepared }>>();
   #styles: readonly (readonly unknown[])[] = [];
   #sheet: StyleSheet = { paragraph: new Map(), character: new Map() };
   #setting!: Setting;
@@ -144,7 +146,7 @@ export class Composer {
   }
 
   /** A paragraph as this composer would set it, for whoever wants to measure it. */
-  prepared(document: Document, paragraph: ParagraphNode, style: ParagraphProperties): Prepared {
+  prepared(document: Document, paragraph: Node, style: ParagraphProperties): Prepared {
     this.#takeStyles(document);
     return prepare(paragraph, style, this.#setting);
   }
@@ -192,7 +194,7 @@ export class Composer {
     for (let pass = 1; ; pass++) {
       const jump = jumps ? this.#jumpLines(document, thread, text, reached) : NO_JUMPS;
       const columns = this.#columns.of(thread, formatOf(document), around, jump.reserved, runsRightToLeft(text.body));
-      const values = (leaf: number, node: ParagraphNode) =>
+      const values = (leaf: number, node: Node) =>
         fieldsOf(node).map((attrs, i) => {
           const frame = places?.[leaf]?.[i] ?? 0;
           return fieldValue(document, attrs, placeOf(thread, numbers, reached, frame, text));
@@ -236,20 +238,20 @@ export class Composer {
     document: Document,
     thread: Thread,
     text: TextRecord,
-    values: ((leaf: number, node: ParagraphNode) => readonly string[]) | undefined,
+    values: ((leaf: number, node: Node) => readonly string[]) | undefined,
   ): Pick<MadeReady, 'list' | 'spans' | 'shared'> {
     const { content } = thread.frames[0]!.frame;
     const room = content.type === 'text' && content.fitsWidth ? roomIn(content, thread.frames[0]!.local) : undefined;
     const endsStory = text.role === 'body' && text.story !== undefined;
     const by = [this.#sheet, this.#setting, room?.width, room?.height, room?.first, endsStory];
-    const { content: blocks } = text.body;
+    const { content: blocks } = text.body.content;
     const before = values ? undefined : this.#fillables.get(thread.key);
     const kept = before && by.every((each, i) => each === before.by[i]) ? before : undefined;
     if (kept?.content === blocks) return kept;
     let leaf = 0;
     let lastParagraph = blocks.length - 1;
-    while (lastParagraph >= 0 && blocks[lastParagraph]!.type !== 'paragraph') lastParagraph--;
-    const situation = (node: ParagraphNode, last: boolean): Situation => {
+    while (lastParagraph >= 0 && blocks[lastParagraph]!.type.name !== 'paragraph') lastParagraph--;
+    const situation = (node: Node, last: boolean): Situation => {
       const own = leaf++;
       const shown = values ? values(own, node) : NO_VALUES;
       return shown.length === 0 && !last ? ALONE : { values: shown, endsStory: last };
@@ -273,23 +275,25 @@ export class Composer {
     return ready;
   }
 
-  #fillable(document: Document, block: BlockNode, situation: (node: ParagraphNode) => Situation): Fillable {
-    if (block.type === 'paragraph') {
-      const style = this.#sheet.paragraph.get(block.attrs.style) ?? PLAIN;
+  #fillable(document: Document, block: Node, situation: (node: Node) => Situation): Fillable {
+    if (block.type.name === 'paragraph') {
+      const attrs = block.attrs as ParagraphAttrs;
+      const style = this.#sheet.paragraph.get(attrs.style) ?? PLAIN;
       const source = this.#prepare(block, style, situation(block));
-      return { type: 'paragraph', source, startIn: block.attrs.startIn ?? style.startIn ?? undefined };
+      return { type: 'paragraph', source, startIn: attrs.startIn ?? style.startIn ?? undefined };
     }
-    if (block.type === 'figure') {
-      const picture = this.#setting.picture(block.attrs.picture);
+    if (block.type.name === 'figure') {
+      const attrs = block.attrs as FigureAttrs;
+      const picture = this.#setting.picture(attrs.picture);
       const proportion = picture ? picture.height / picture.width : 0.5;
       let figure = figures.get(block);
-      if (figure?.proportion !== proportion) figures.set(block, (figure = { attrs: block.attrs, proportion }));
+      if (figure?.proportion !== proportion) figures.set(block, (figure = { attrs, proportion }));
       return { type: 'figure', source: figure, startIn: undefined };
     }
     return { type: 'table', source: this.#table(document, block, situation), startIn: undefined };
   }
 
-  #prepare(node: ParagraphNode, style: ParagraphProperties, situation: Situation): Prepared {
+  #prepare(node: Node, style: ParagraphProperties, situation: Situation): Prepared {
     let known = this.#prepared.get(node);
     if (!known) this.#prepared.set(node, (known = new Map()));
     const key = situation === ALONE ? '' : `${situation.endsStory}|${situation.values.join('|')}`;
@@ -301,25 +305,27 @@ export class Composer {
     return prepared;
   }
 
-  #table(document: Document, node: TableNode, situation: (node: ParagraphNode) => Situation): PreparedTable {
+  #table(document: Document, node: Node, situation: (node: Node) => Situation): PreparedTable {
     let leaves = 0;
     const paragraphs: Prepared[] = [];
     const cells = arrangedCells(node).map(({ cell, column, across, row, down }) => {
-      const own = cell.content.map((each) => {
-        const style = this.#sheet.paragraph.get(each.attrs.style) ?? PLAIN;
+      const own = cell.content.content.map((each) => {
+        const style = this.#sheet.paragraph.get((each.attrs as ParagraphAttrs).style) ?? PLAIN;
         return this.#prepare(each, style, situation(each));
       });
       paragraphs.push(...own);
       const leaf = leaves;
       leaves += own.length;
-      const fillInk = cell.attrs?.fill && this.#inks.ink(document, cell.attrs.fill.swatch, cell.attrs.fill.tint);
-      return { attrs: cell.attrs ?? {}, paragraphs: own, column, across, row, down, leaf, fill: fillInk };
+      const attrs = cell.attrs as CellAttrs;
+      const fillInk = attrs.fill && this.#inks.ink(document, attrs.fill.swatch, attrs.fill.tint);
+      return { attrs, paragraphs: own, column, across, row, down, leaf, fill: fillInk };
     });
     const by = [this.#setting, ...paragraphs];
     const kept = this.#tables.get(node);
     if (kept && kept.by.length === by.length && kept.by.every((each, i) => each === by[i])) return kept.table;
     const ink = (of: { swatch: string; tint: number } | undefined) => of && this.#inks.ink(document, of.swatch, of.tint);
-    const { rules = {}, headFill, stripe } = node.attrs;
+    const attrs = node.attrs as TableAttrs;
+    const { rules = {}, headFill, stripe } = attrs;
     const inks = {
       rows: ink(rules.rows),
       columns: ink(rules.columns),
@@ -328,7 +334,7 @@ export class Composer {
       headFill: ink(headFill),
       stripe: ink(stripe),
     };
-    const table: PreparedTable = { node, cells, rows: node.content.length, leaves, inks, laid: new Map() };
+    const table: PreparedTable = { node, attrs, cells, rows: node.childCount, leaves, inks, laid: new Map() };
     this.#tables.set(node, { by, table });
     return table;
   }
@@ -337,13 +343,13 @@ export class Composer {
    * Paragraphs at the size at which the longest line of any of them fills the width, or all of them the height where
    * there is one. A single paragraph goes over two lines where that makes it larger by more than a little.
    */
-  #fittedTo(room: Room, list: readonly Fillable[], blocks: readonly BlockNode[], met: readonly Situation[]): Fillable[] {
+  #fittedTo(room: Room, list: readonly Fillable[], blocks: readonly Node[], met: readonly Situation[]): Fillable[] {
     const paragraphs = list.flatMap((block) => (block.type === 'paragraph' ? [block.source] : []));
     const factor = factorFor(room, paragraphs);
     if (factor === undefined) return [...list];
     return list.map((block, i) => {
       const node = blocks[i]!;
-      if (block.type !== 'paragraph' || node.type !== 'paragraph') return block;
+      if (block.type !== 'paragraph' || node.type.name !== 'paragraph') return block;
       const { style } = block.source;
       const situation = met[i] ?? ALONE;
       const key = `fit ${factor} ${situation.values.join('|')}`;
@@ -385,9 +391,9 @@ export class Composer {
     const frame = frames[0]!;
     const columns = frame.columns(frame.top, frame.foot, false);
     const own = where === 'head' ? columns[0]! : columns[columns.length - 1]!;
-    const list = text.body.content.flatMap((block): Fillable[] => {
-      if (block.type !== 'paragraph') return [];
-      const style = this.#sheet.paragraph.get(block.attrs.style) ?? PLAIN;
+    const list = text.body.content.content.flatMap((block): Fillable[] => {
+      if (block.type.name !== 'paragraph') return [];
+      const style = this.#sheet.paragraph.get((block.attrs as ParagraphAttrs).style) ?? PLAIN;
       const values = fieldsOf(block).map((attrs) => fieldValue(document, attrs, place));
       return [{ type: 'paragraph', source: this.#prepare(block, style, { values, endsStory: false }), startIn: undefined }];
     });
@@ -441,7 +447,7 @@ const NO_JUMPS: Jumps = { reserved: [], items: [] };
 const NO_VALUES: readonly string[] = [];
 const ALONE: Situation = { values: NO_VALUES, endsStory: false };
 
-const figures = new WeakMap<BlockNode, { attrs: Extract<BlockNode, { type: 'figure' }>['attrs']; proportion: number }>();
+const figures = new WeakMap<Node, { attrs: FigureAttrs; proportion: number }>();
 
 /** Styles that came out as they were keep their objects: what was prepared with them stays good. */
 function reconciled(old: StyleSheet, now: StyleSheet): StyleSheet {
@@ -457,7 +463,7 @@ const spansColumns = (block: Fillable): boolean => block.type === 'paragraph' &&
  * paragraph of a story is made by itself, and so is one that was the last and is not any more.
  */
 function remade(
-  blocks: readonly BlockNode[],
+  blocks: readonly Node[],
   last: number,
   kept: MadeReady,
   make: (i: number) => Fillable,
@@ -487,17 +493,13 @@ function remade(
   return { list, spans: spans || (kept.spans && list.some(spansColumns)), shared: { of: old, head, foot } };
 }
 
-const fieldful = new WeakMap<BodyNode, boolean>();
+const fieldful = new WeakMap<Node, boolean>();
 
-function holdsFields(body: BodyNode): boolean {
+function holdsFields(body: Node): boolean {
   let holds = fieldful.get(body);
   if (holds === undefined) {
-    const any = (node: ParagraphNode) => node.content?.some((each) => each.type === 'field') ?? false;
-    holds = body.content.some((block) =>
-      block.type === 'paragraph'
-        ? any(block)
-        : block.type === 'table' && block.content.some((row) => row.content.some((cell) => cell.content.some(any))),
-    );
+    const any = (node: Node): boolean => node.type.name === 'field' || node.content.content.some(any);
+    holds = any(body);
     fieldful.set(body, holds);
   }
   return holds;

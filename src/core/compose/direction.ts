@@ -1,5 +1,5 @@
 import { plainText } from '../records/body';
-import type { BlockNode, BodyNode, ParagraphNode } from '../records/text';
+import type { Node } from 'prosemirror-model';
 import { holdsRightToLeft, levelsOf } from '../type/bidi';
 
 const known = new WeakMap<object, boolean>();
@@ -11,7 +11,7 @@ const STRONG = /\p{L}/u;
  * Whether a text, or a table, runs from right to left: as its first paragraph with letters does (UAX #9, P2 and P3).
  * Then its columns follow one another from the right.
  */
-export function runsRightToLeft(of: BodyNode | BlockNode): boolean {
+export function runsRightToLeft(of: Node): boolean {
   let own = known.get(of);
   if (own === undefined) {
     own = first(of) ?? false;
@@ -20,17 +20,16 @@ export function runsRightToLeft(of: BodyNode | BlockNode): boolean {
   return own;
 }
 
-function first(of: BodyNode | BlockNode): boolean | undefined {
-  if (of.type === 'paragraph') return direction(of);
-  if (of.type === 'figure') return undefined;
-  for (const part of of.type === 'doc' ? of.content : of.content.flatMap((row) => row.content.flatMap((cell) => cell.content))) {
+function first(of: Node): boolean | undefined {
+  if (of.type.name === 'paragraph') return direction(of);
+  for (const part of of.content.content) {
     const own = first(part);
     if (own !== undefined) return own;
   }
   return undefined;
 }
 
-function direction(of: ParagraphNode): boolean | undefined {
+function direction(of: Node): boolean | undefined {
   const text = plainText(of);
   if (!holdsRightToLeft(text)) return STRONG.test(text) ? false : undefined;
   return levelsOf(text)?.rightToLeft;

@@ -1,6 +1,6 @@
 import { paragraphsOf, plainText } from '../records/body';
 import { type Document, all } from '../records/document';
-import type { BodyNode } from '../records/text';
+import type { Node } from 'prosemirror-model';
 import { chooseFace, FALLBACKS } from '../type/catalogue';
 import { PLAIN, styleSheet } from '../type/styles';
 
@@ -34,9 +34,9 @@ export function facesOf(document: Document): string[] {
 /** Latin with its accents and usual punctuation: every family has it. */
 const USUAL = /[\u0000-\u024F\u2000-\u206F]+/g;
 
-const known = new WeakMap<BodyNode, readonly string[]>();
+const known = new WeakMap<Node, readonly string[]>();
 
-function fallbacksOf(body: BodyNode): readonly string[] {
+function fallbacksOf(body: Node): readonly string[] {
   let ids = known.get(body);
   if (!ids) {
     let unusual = '';

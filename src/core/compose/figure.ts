@@ -1,5 +1,5 @@
 import type { StartIn } from '../records/paragraphStyle';
-import type { FigureNode } from '../records/text';
+import type { FigureAttrs } from '../records/text';
 import { below, roomFor } from './block';
 import type { Column } from './column';
 import type { Line } from './displayList';
@@ -8,7 +8,7 @@ import type { Cursor } from './slots';
 
 /** A picture between paragraphs, with the proportion of its pixels. */
 export interface Figure {
-  readonly attrs: FigureNode['attrs'];
+  readonly attrs: FigureAttrs;
   /** Height by width. */
   readonly proportion: number;
 }

@@ -1,5 +1,5 @@
 import { countWords, paragraphsOf, plainText } from '../records/body';
-import type { BodyNode } from '../records/text';
+import type { Node } from 'prosemirror-model';
 import type { Filled, PlacedBlock } from './fill';
 
 /** How a text fits its frames. */
@@ -108,7 +108,7 @@ function lineStart({ prepared }: PlacedBlock, a: number): number {
 }
 
 /** The text that no frame shows; `''` when all is shown. */
-export function oversetText(body: BodyNode, fit: Fit): string {
+export function oversetText(body: Node, fit: Fit): string {
   if (!fit.oversetFrom) return '';
   const { paragraph, offset } = fit.oversetFrom;
   return paragraphsOf(body)

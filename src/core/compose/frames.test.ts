@@ -3,7 +3,7 @@ import { composed, oneText, paragraph, paragraphStyle, rightOf } from '../../../
 import { baseRecords, prose, textFrame, textRecord } from '../../../tests/support/documents';
 import { mapped, rotation } from '../geometry/matrix';
 import { outlineContains } from '../geometry/outline';
-import { plainBody } from '../records/body';
+import { docOf, plainBody } from '../records/body';
 import type { TextContent } from '../records/frame';
 import type { DocumentRecord, FrameRecord } from '../records/index';
 import { contourOf, outlineOf } from './contours';
@@ -15,7 +15,7 @@ const words = (count: number, seed = 1) => [paragraph('body', prose(count, seed)
 
 const shaped = (more: Partial<FrameRecord>, content: Partial<TextContent> = {}, count = 300, box = BOX): DocumentRecord[] => [
   ...baseRecords(),
-  textRecord('text', { type: 'doc', content: words(count) }),
+  textRecord('text', docOf(words(count))),
   { ...textFrame('f', 'text', 'p1', box, content), ...more },
 ];
 
@@ -233,10 +233,7 @@ describe('a head that spans the columns', () => {
     const records = [
       ...baseRecords(),
       head,
-      textRecord('text', {
-        type: 'doc',
-        content: [...words(80), paragraph('span', 'A head'), ...words(100, 3)],
-      }),
+      textRecord('text', docOf([...words(80), paragraph('span', 'A head'), ...words(100, 3)])),
       textFrame('f1', 'text', 'p1', { ...BOX, h: 132 }, { columns: 3 }),
       textFrame('f2', 'text', 'p2', BOX, { columns: 3, order: 'a1' }),
     ];
@@ -253,7 +250,7 @@ describe('starting afresh', () => {
     const records = [
       ...baseRecords(4),
       fresh,
-      textRecord('text', { type: 'doc', content: [...words(40), paragraph('fresh', prose(40, 2))] }),
+      textRecord('text', docOf([...words(40), paragraph('fresh', prose(40, 2))])),
       ...[1, 2, 3, 4].map((n) => textFrame(`f${n}`, 'text', `p${n}`, BOX, { order: `a${n}` })),
     ];
     const { pages } = await composed(...records);

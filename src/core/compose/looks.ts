@@ -1,7 +1,8 @@
 import type { CharacterProperties } from '../records/characterStyle';
 import type { HyphenLimits } from '../records/paragraphStyle';
 import { spoken } from '../records/language';
-import type { Mark } from '../records/text';
+import type { Mark } from 'prosemirror-model';
+import type { MarkName } from '../records/body';
 import { chooseFace, FALLBACKS } from '../type/catalogue';
 import { hasCharacter } from '../type/face';
 import type { Hyphenation } from '../type/hyphenation';
@@ -73,8 +74,8 @@ export class Looks {
     if (!marks || marks.length === 0) return base;
     return this.#kept(base, JSON.stringify(marks), () => {
       let out = base;
-      for (const mark of marks) if (mark.type === 'character') out = this.styled(out, mark.attrs?.style);
-      const has = (type: Mark['type']) => marks.some((mark) => mark.type === type);
+      for (const mark of marks) if (mark.type.name === 'character') out = this.styled(out, mark.attrs['style'] as string);
+      const has = (name: MarkName) => marks.some((mark) => mark.type.name === name);
       return {
         ...out,
         // Emphasis inside italic text is set upright, as is common practice.

@@ -1,5 +1,6 @@
 import type { ParagraphProperties } from '../records/paragraphStyle';
-import type { ParagraphNode } from '../records/text';
+import type { Node } from 'prosemirror-model';
+import type { ListAttrs } from '../records/text';
 import { type Levels, levelsOf } from '../type/bidi';
 import { hasCharacter } from '../type/face';
 import { bindingSpaces, breaksWithin, frenchSpace, IDEOGRAPHIC, writesWithoutSpaces } from '../type/lineBreaks';
@@ -47,7 +48,7 @@ const ALONE: Situation = { values: [], endsStory: false };
 
 /** @throws FaceError when a face it needs has not been loaded into the shaper */
 export function prepare(
-  paragraph: ParagraphNode,
+  paragraph: Node,
   style: ParagraphProperties,
   setting: Setting,
   situation: Situation = ALONE,
@@ -60,7 +61,7 @@ export function prepare(
   const levels = levelsOf(characters.text);
   const lacking = new Set<string>();
   const runs = styleRuns(characters, style, main, looks, levels, lacking);
-  const list = paragraph.attrs.list;
+  const list = paragraph.attrs['list'] as ListAttrs | undefined;
   const marker = list && markerText(list, style);
   const shapedMarker = marker ? main.shaper.shape(marker) : undefined;
   const face = main.shaper.face;

@@ -1,6 +1,7 @@
+import { docOf } from '@/core/records/body';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { composed, looks, oneText, paragraph, paragraphStyle } from '../../../tests/support/composed';
+import { composed, figure, looks, mark, oneText, paragraph, paragraphStyle, text } from '../../../tests/support/composed';
 import { baseRecords, document, pictureFrame, prose, proseBody, textFrame, textRecord } from '../../../tests/support/documents';
 import { composerFor } from '../../../tests/support/faces';
 import { setTextLayout, placeFrames } from '../actions/frames';
@@ -139,14 +140,13 @@ describe('lines beside something', () => {
         fc.integer({ min: 1, max: 99 }),
         (pieces, bigSize, cap, dx, y, seed) => {
           const box = { x: 20 + dx, y, w: 110, h: 110 };
-          const content = pieces.map(({ words, big, italic }, i) => ({
-            type: 'text' as const,
-            text: `${prose(words, seed + i)} `,
-            marks: [
-              ...(big ? [{ type: 'character' as const, attrs: { style: 'big' } }] : []),
-              ...(italic ? [{ type: 'emphasis' as const }] : []),
-            ],
-          }));
+          const content = pieces.map(({ words, big, italic }, i) =>
+            text(
+              `${prose(words, seed + i)} `,
+              ...(big ? [mark('character', { style: 'big' })] : []),
+              ...(italic ? [mark('emphasis')] : []),
+            ),
+          );
           const doc = document(
             ...oneText(
               [paragraph('p', content), paragraph('p', prose(60, seed))],
@@ -193,14 +193,14 @@ describe('lines beside something', () => {
         const { items } = await composed(
           ...baseRecords(),
           paragraphStyle('cap', { dropCap: { lines, letters: 1, gap: 2 } }),
-          textRecord('text', {
-            type: 'doc',
-            content: [
+          textRecord(
+            'text',
+            docOf([
               paragraph('body', prose(20 + 9 * seed, seed)),
               paragraph('cap', prose(5 * seed, seed)),
               paragraph('body', prose(30)),
-            ],
-          }),
+            ]),
+          ),
           textFrame('a', 'text', 'p1', { x: 50, y: 48, w: 90, h: 144 }),
           textFrame('b', 'text', 'p1', { x: 155, y: 48, w: 90, h: 504 }, { order: 'a1' }),
         );
@@ -328,14 +328,12 @@ describe('paragraphs with tabs', () => {
 
 it('a body and its pictures: nothing above is slow for fourteen blocks', async () => {
   const blocks = Array.from({ length: 14 }, (_, i) =>
-    i % 2 === 0
-      ? { type: 'figure' as const, attrs: { picture: 'none', width: 120, align: 'left' as const } }
-      : paragraph('body', prose(30, i)),
+    i % 2 === 0 ? figure({ picture: 'none', width: 120, align: 'left' }) : paragraph('body', prose(30, i)),
   );
   const { lines } = await composed(
     ...oneText(blocks, [], { grows: true }, { x: 50, y: 48, w: 120, h: 504 }),
     round({ x: 100, y: 80, w: 120, h: 4000 }),
   );
   expect(lines().length).toBeGreaterThan(14);
-  expect(proseBody(10).content).toHaveLength(1);
+  expect(proseBody(10).childCount).toBe(1);
 });

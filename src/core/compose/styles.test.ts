@@ -1,5 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import { characterStyle, composed, oneText, paragraph, paragraphStyle, rightOf, text } from '../../../tests/support/composed';
+import {
+  characterStyle,
+  composed,
+  mark,
+  oneText,
+  paragraph,
+  paragraphStyle,
+  rightOf,
+  text,
+} from '../../../tests/support/composed';
 import { prose } from '../../../tests/support/documents';
 import { together } from '../records/together';
 import { styleSheet } from '../type/styles';
@@ -8,7 +17,7 @@ import { runWidth } from './displayList';
 import { counted } from '../page/folio';
 import { lineText } from './lineText';
 
-const styled = (id: string) => ({ type: 'character', attrs: { style: id } }) as const;
+const styled = (id: string) => mark('character', { style: id });
 
 describe('character styles', () => {
   it('lie over their paragraph and inherit from one another', async () => {
@@ -60,9 +69,9 @@ describe('character styles', () => {
         [
           paragraph('body', [
             ...Object.keys(kinds).map((id) => text(`AVxy123${id} `, styled(id))),
-            text('2', { type: 'superscript' }),
+            text('2', mark('superscript')),
             text(' '),
-            text('2', { type: 'subscript' }),
+            text('2', mark('subscript')),
           ]),
         ],
         Object.entries(kinds).map(([id, properties]) => characterStyle(id, properties)),

@@ -1,6 +1,19 @@
+import type { Node } from 'prosemirror-model';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { characterStyle, composed, looks, oneText, paragraph, paragraphStyle, text } from '../../../tests/support/composed';
+import {
+  cellOf,
+  figure,
+  mark,
+  tableOf,
+  characterStyle,
+  composed,
+  looks,
+  oneText,
+  paragraph,
+  paragraphStyle,
+  text,
+} from '../../../tests/support/composed';
 import {
   baseRecords,
   document,
@@ -12,11 +25,10 @@ import {
 } from '../../../tests/support/documents';
 import { composerFor } from '../../../tests/support/faces';
 import { exclusion, takenIn } from '../geometry/exclusion';
-import { paragraphsOf, plainText } from '../records/body';
+import { docOf, paragraphsOf, plainText } from '../records/body';
 import { sidesOf } from '../records/frame';
 import type { DocumentRecord, FrameRecord } from '../records/index';
 import type { ParagraphProperties } from '../records/paragraphStyle';
-import type { BlockNode } from '../records/text';
 import { contourOf, outlineOf } from './contours';
 import { oversetText } from './fit';
 import { lineText } from './lineText';
@@ -105,7 +117,7 @@ describe('a place that nobody would make', () => {
     const { fits, texts, doc } = await composed(...oneText(words, [], {}, box));
     const fit = fits.get('text')!;
     expect(texts().length + fit.oversetLines).toBe(fit.lines);
-    const body = { type: 'doc' as const, content: words };
+    const body = docOf(words);
     const shown = texts().map((line) => line.replace(/-$/, ''));
     expect(bare(shown.join('') + oversetText(body, fit))).toBe(bare(paragraphsOf(body).map(plainText).join('')));
     expect(doc.records.size).toBeGreaterThan(5);
@@ -182,26 +194,19 @@ describe('random documents with everything in them', () => {
     {
       weight: 6,
       arbitrary: para.map(({ words: own, style: id, marked }) =>
-        paragraph(
-          id,
-          own === '' ? '' : [text(own, ...(marked ? [{ type: 'character' as const, attrs: { style: 'caps' } }] : []))],
-        ),
+        paragraph(id, own === '' ? '' : [text(own, ...(marked ? [mark('character', { style: 'caps' })] : []))]),
       ),
     },
     {
       weight: 1,
-      arbitrary: fc
-        .array(fc.array(words, { minLength: 1, maxLength: 3 }), { minLength: 1, maxLength: 4 })
-        .map((rows): BlockNode => ({
-          type: 'table',
-          attrs: { columns: [{ points: 40 }, { share: 1 }, { share: 1 }], headerRows: 1, inset: 2 },
-          content: rows.map((cells) => ({
-            type: 'row',
-            content: cells.map((own) => ({ type: 'cell', content: [paragraph('s0', own)] })),
-          })),
-        })),
+      arbitrary: fc.array(fc.array(words, { minLength: 1, maxLength: 3 }), { minLength: 1, maxLength: 4 }).map((rows) =>
+        tableOf(
+          rows.map((cells) => cells.map((own) => cellOf([paragraph('s0', own)]))),
+          { columns: [{ points: 40 }, { share: 1 }, { share: 1 }], headerRows: 1, inset: 2 },
+        ),
+      ),
     },
-    { weight: 1, arbitrary: fc.constant<BlockNode>({ type: 'figure', attrs: { picture: 'pic' } }) },
+    { weight: 1, arbitrary: fc.constant(figure({ picture: 'pic' })) },
   );
   const box = fc.record({
     x: fc.integer({ min: 0, max: 300 }),
@@ -244,7 +249,7 @@ describe('random documents with everything in them', () => {
     characterStyle('caps', { letterCase: 'smallCapitals', tracking: 30 }),
     ...of.styles.map((properties, i) => paragraphStyle(`s${i}`, properties)),
     pictureRecord('pic', { width: 300, height: 200 }),
-    textRecord('text', { type: 'doc', content: of.blocks }, { story: 'story' }),
+    textRecord('text', docOf(of.blocks), { story: 'story' }),
     ...of.frames.map(
       (each, i) =>
         ({
@@ -269,15 +274,13 @@ describe('random documents with everything in them', () => {
 
   // What typesetting.md calls safe: every character of every text is in exactly one place, shown or overset, in order.
   it('have every character in exactly one place, in order', async () => {
-    const { composer } = await composerFor(
-      document(...baseRecords(), textRecord('t', { type: 'doc', content: [paragraph('body', 'עולם🪁')] })),
-    );
+    const { composer } = await composerFor(document(...baseRecords(), textRecord('t', docOf([paragraph('body', 'עולם🪁')]))));
     fc.assert(
       fc.property(documents, (of) => {
         const doc = document(...made(of));
         const { items, fits } = looks(composer.compose(doc));
         const fit = fits.get('text')!;
-        const leaves = paragraphsOf({ type: 'doc', content: of.blocks });
+        const leaves = paragraphsOf(docOf(of.blocks));
         const seen = leaves.map((leaf) => new Uint8Array(plainText(leaf).length));
         let last = { leaf: -1, from: 0 };
         for (const item of [...items()].sort((a, b) => (a.frame < b.frame ? -1 : 1))) {
@@ -312,20 +315,18 @@ describe('random documents with everything in them', () => {
     );
   });
 
-  const isInTable = (blocks: readonly BlockNode[], leaf: number): boolean => {
+  const isInTable = (blocks: readonly Node[], leaf: number): boolean => {
     let at = 0;
     for (const each of blocks) {
-      const n = each.type === 'paragraph' ? 1 : each.type === 'table' ? paragraphsOf({ type: 'doc', content: [each] }).length : 0;
-      if (leaf < at + n) return each.type === 'table';
+      const n = each.type.name === 'paragraph' ? 1 : each.type.name === 'table' ? paragraphsOf(docOf([each])).length : 0;
+      if (leaf < at + n) return each.type.name === 'table';
       at += n;
     }
     return false;
   };
 
   it('have no line that overlaps an exclusion', async () => {
-    const { composer } = await composerFor(
-      document(...baseRecords(), textRecord('t', { type: 'doc', content: [paragraph('body', 'עולם🪁')] })),
-    );
+    const { composer } = await composerFor(document(...baseRecords(), textRecord('t', docOf([paragraph('body', 'עולם🪁')]))));
     fc.assert(
       fc.property(documents, (of) => {
         const doc = document(
@@ -370,9 +371,7 @@ describe('random documents with everything in them', () => {
   });
 
   it('come out the same from scratch as from change to change', async () => {
-    const { composer } = await composerFor(
-      document(...baseRecords(), textRecord('t', { type: 'doc', content: [paragraph('body', 'עולם🪁')] })),
-    );
+    const { composer } = await composerFor(document(...baseRecords(), textRecord('t', docOf([paragraph('body', 'עולם🪁')]))));
     const plain = (doc: ReturnType<typeof document>, from: typeof composer) => {
       const { items, fits } = looks(from.compose(doc));
       return {
@@ -400,7 +399,7 @@ describe('random documents with everything in them', () => {
         for (const records of states) {
           const doc = document(...records);
           const { composer: fresh } = await composerFor(
-            document(...records, textRecord('t', { type: 'doc', content: [paragraph('body', 'עולם🪁')] })),
+            document(...records, textRecord('t', docOf([paragraph('body', 'עולם🪁')]))),
           );
           expect(plain(doc, composer)).toEqual(plain(doc, fresh));
         }

@@ -1,6 +1,7 @@
+import type { Node } from 'prosemirror-model';
 import { sidesOf } from '../records/frame';
 import type { StartIn } from '../records/paragraphStyle';
-import type { TableCellNode, TableNode } from '../records/text';
+import type { CellAttrs, TableAttrs } from '../records/text';
 import { below, roomFor } from './block';
 import type { Column } from './column';
 import type { Ink, Line, LineMark } from './displayList';
@@ -13,7 +14,7 @@ import type { Cursor } from './slots';
 
 /** A cell with its paragraphs made ready, and where it stands: its first column and row, and how many it takes. */
 export interface PreparedCell {
-  readonly attrs: NonNullable<TableCellNode['attrs']>;
+  readonly attrs: CellAttrs;
   readonly paragraphs: readonly Prepared[];
   readonly column: number;
   readonly across: number;
@@ -26,7 +27,8 @@ export interface PreparedCell {
 
 /** A table made ready for any width. */
 export interface PreparedTable {
-  readonly node: TableNode;
+  readonly node: Node;
+  readonly attrs: TableAttrs;
   readonly cells: readonly PreparedCell[];
   readonly rows: number;
   readonly leaves: number;
@@ -57,20 +59,18 @@ interface LaidTable {
  * Puts the cells of a table where they stand: each in the first place of its row that no cell from above reaches
  * into. A cell that would reach over the right edge or below the last row is cut to the table.
  */
-export function arrangedCells(
-  node: TableNode,
-): { cell: TableCellNode; column: number; across: number; row: number; down: number }[] {
-  const columns = node.attrs.columns.length;
-  const taken: boolean[][] = node.content.map(() => []);
-  const out: { cell: TableCellNode; column: number; across: number; row: number; down: number }[] = [];
-  node.content.forEach(({ content }, row) => {
+export function arrangedCells(node: Node): { cell: Node; column: number; across: number; row: number; down: number }[] {
+  const columns = (node.attrs as TableAttrs).columns.length;
+  const taken: boolean[][] = node.content.content.map(() => []);
+  const out: { cell: Node; column: number; across: number; row: number; down: number }[] = [];
+  node.content.content.forEach(({ content }, row) => {
     let column = 0;
-    for (const cell of content) {
+    for (const cell of content.content) {
       while (taken[row]![column]) column++;
       // More cells than columns: the rest share the last one's place rather than vanish.
       const at = Math.min(column, columns - 1);
-      const across = Math.max(1, Math.min(cell.attrs?.across ?? 1, columns - at));
-      const down = Math.max(1, Math.min(cell.attrs?.down ?? 1, node.content.length - row));
+      const across = Math.max(1, Math.min((cell.attrs as CellAttrs).across ?? 1, columns - at));
+      const down = Math.max(1, Math.min((cell.attrs as CellAttrs).down ?? 1, node.childCount - row));
       for (let r = row; r < row + down; r++) for (let c = at; c < at + across; c++) taken[r]![c] = true;
       out.push({ cell, column: at, across, row, down });
       column = at + across;
@@ -80,7 +80,7 @@ export function arrangedCells(
 }
 
 /** Edges of the columns on a width: fixed ones as they are, the rest shared. Fixed ones too wide together shrink alike. */
-export function columnEdges(columns: TableNode['attrs']['columns'], width: number): number[] {
+export function columnEdges(columns: TableAttrs['columns'], width: number): number[] {
   const fixed = columns.reduce((sum, each) => sum + ('points' in each ? each.points : 0), 0);
   const shares = columns.reduce((sum, each) => sum + ('share' in each ? each.share : 0), 0);
   const shrink = fixed > width ? width / fixed : 1;
@@ -96,7 +96,7 @@ export function columnEdges(columns: TableNode['attrs']['columns'], width: numbe
 function layTable(of: PreparedTable, width: number): LaidTable {
   const kept = of.laid.get(width);
   if (kept) return kept;
-  const { attrs } = of.node;
+  const { attrs } = of;
   const inset = sidesOf(attrs.inset);
   const edges = columnEdges(attrs.columns, width);
   // In a table that runs from right to left the first column is the rightmost.
@@ -162,7 +162,7 @@ export function placeTable(
   moved: boolean,
   columns: readonly Column[],
 ): PlacedBlock {
-  const head = Math.min(of.node.attrs.headerRows, of.rows - 1);
+  const head = Math.min(of.attrs.headerRows, of.rows - 1);
   const lines: PlacedLine[] = [];
   const warnings: Warning[] = [];
   let cursor = start;
@@ -236,8 +236,7 @@ function partLines(
   top: number,
   width: number,
 ): PlacedLine[] {
-  const { node, inks } = of;
-  const { attrs } = node;
+  const { attrs, inks } = of;
   const { sides, heights, lines } = layTable(of, width);
   const backwards = runsRightToLeft(of.node);
   const head = Math.min(attrs.headerRows, of.rows - 1);

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { composed, paragraph } from '../../../tests/support/composed';
 import { baseRecords, document, prose, textFrame, textRecord } from '../../../tests/support/documents';
 import { composerFor } from '../../../tests/support/faces';
-import { countWords } from '../records/body';
+import { docOf, countWords } from '../records/body';
 import { PLAIN, styleSheet } from '../type/styles';
 import { wordsThatFit } from './slotWords';
 import { compareBreaking, measuresOf, sampleOf, specimens, unevennessOf, wordsPerPage } from './typeSheet';
@@ -25,7 +25,7 @@ describe('words that fit an empty slot', () => {
     const words = wordsThatFit(sample, measure, lines);
     const { fits } = await composed(
       ...baseRecords(1),
-      textRecord('text', { type: 'doc', content: even.map((each) => paragraph('body', each)) }),
+      textRecord('text', docOf(even.map((each) => paragraph('body', each)))),
       textFrame('f', 'text', 'p1', { x: 50, y: 48, w: measure, h: lines * 12 }),
     );
     const all = even.reduce((sum, each) => sum + countWords(each), 0);
@@ -102,8 +102,8 @@ describe('a type sheet', () => {
       ...baseRecords(),
       story('short'),
       story('long'),
-      textRecord('short-body', { type: 'doc', content: [paragraph('body', prose(40))] }),
-      textRecord('long-body', { type: 'doc', content: [paragraph('body', 'A head'), paragraph('body', prose(90))] }),
+      textRecord('short-body', docOf([paragraph('body', prose(40))])),
+      textRecord('long-body', docOf([paragraph('body', 'A head'), paragraph('body', prose(90))])),
     );
     expect(sampleOf(issue)).toEqual({ headline: 'Story long', body: [prose(90)] });
     expect(sampleOf(document(...baseRecords()))).toBeUndefined();

@@ -1,6 +1,7 @@
 import { pageGrid, textArea } from '../page/grid';
+import type { Node } from 'prosemirror-model';
 import { formatOf, mastersOf } from '../page/pages';
-import { paragraphsOf, plainBody } from '../records/body';
+import { docOf, markOf, paragraphOf, paragraphsOf, plainBody, plainParagraphs, textOf } from '../records/body';
 import { all, type Document, documentOf, find } from '../records/document';
 import { textContent } from '../records/frame';
 import type { DocumentRecord, FrameRecord, ParagraphStyleRecord } from '../records/index';
@@ -9,7 +10,6 @@ import { PLAIN, styleSheet } from '../type/styles';
 import type { Composer } from './compose';
 import type { Line, TextItem } from './displayList';
 import { said } from '../records/said';
-import type { BodyNode, ParagraphNode } from '../records/text';
 import { wordsThatFit } from './slotWords';
 
 /** A style shown in text that is composed with it, and what can be measured of it. */
@@ -132,7 +132,7 @@ export function compareBreaking(house: Document, composer: Composer, style: stri
 /** Words of the house's body that fit one page of its first master. */
 export function wordsPerPage(house: Document, composer: Composer, style: string, body: readonly string[]): number {
   const properties = styleSheet(house).paragraph.get(style) ?? PLAIN;
-  const paragraphs = plainBody(style, ...body).content as readonly ParagraphNode[];
+  const paragraphs = plainParagraphs(style, ...body);
   const { body: measure, lines } = measuresOf(house);
   return wordsThatFit(
     paragraphs.map((node) => composer.prepared(house, node, properties)),
@@ -171,26 +171,19 @@ const MARKED = 6;
 
 function markedRecords(style: string, paragraph: string, words: string, measure: number): DocumentRecord[] {
   const list = words.split(' ').slice(0, 3 * MARKED);
-  const body: BodyNode = {
-    type: 'doc',
-    content: [
-      {
-        type: 'paragraph',
-        attrs: { style: paragraph },
-        content: [
-          { type: 'text', text: list.slice(0, MARKED).join(' '), marks: [{ type: 'character', attrs: { style } }] },
-          { type: 'text', text: ` ${list.slice(MARKED).join(' ')}` },
-        ],
-      },
-    ],
-  };
+  const body = docOf([
+    paragraphOf({ style: paragraph }, [
+      textOf(list.slice(0, MARKED).join(' '), [markOf('character', { style })]),
+      textOf(` ${list.slice(MARKED).join(' ')}`),
+    ]),
+  ]);
   return framed(style, body, measure);
 }
 
 const specimenRecords = (record: ParagraphStyleRecord, words: readonly string[], measure: number): DocumentRecord[] =>
   framed(record.id, plainBody(record.id, ...words), measure);
 
-function framed(style: string, body: BodyNode, measure: number): DocumentRecord[] {
+function framed(style: string, body: Node, measure: number): DocumentRecord[] {
   const frame: FrameRecord = {
     id: `frame-${style}`,
     kind: 'frame',
@@ -212,7 +205,7 @@ export function sampleOf(issue: Document): SampleText | undefined {
     const body = find(issue, 'text', story.parts.body);
     if (!body) continue;
     const paragraphs = paragraphsOf(body.body)
-      .map((node) => (node.content ?? []).map((each) => each.text ?? '').join(''))
+      .map((node) => node.textContent)
       .filter((words) => words.length > 80);
     const own = paragraphs.reduce((sum, each) => sum + each.length, 0);
     if (own > length) [best, length] = [{ headline: story.name, body: paragraphs }, own];

@@ -7,6 +7,7 @@ import type { Diff } from '../records/diff';
 import { type Document, find, get } from '../records/document';
 import type { DocumentRecord, RecordKind } from '../records/index';
 import { same } from '../records/same';
+import { readRecord, type StoredRecord } from '../records/stored';
 
 /** Something that the house says otherwise than it did: a record as it now is there, or none where it was removed. */
 export interface HouseChange {
@@ -16,6 +17,11 @@ export interface HouseChange {
   /** The change of the house that made it so, by number. */
   readonly seq: number;
 }
+
+/** A change of the house as it is sent. */
+export type SentChange = Omit<HouseChange, 'now'> & { readonly now: StoredRecord | undefined };
+
+export const readChange = ({ now, ...change }: SentChange): HouseChange => ({ ...change, now: now && readRecord(now) });
 
 /** A change of the house as it is offered to an issue. */
 export interface Offer {

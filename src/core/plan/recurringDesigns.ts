@@ -1,3 +1,4 @@
+import type { Node } from 'prosemirror-model';
 import { textContent } from '../records/frame';
 import { growingText, NO_WRAP } from '../actions/frames';
 import { layoutFor } from '../actions/slots';
@@ -6,7 +7,8 @@ import { mm } from '../length/length';
 import { pageGrid, stretchBox } from '../page/grid';
 import type { DocumentRecord, FormatRecord, FrameRecord, MasterRecord, PageRecord } from '../records/index';
 import type { SlotTakes, TextContent, Wrap } from '../records/frame';
-import type { FieldName, InlineNode, ParagraphNode } from '../records/text';
+import { docOf, fieldOf, paragraphOf, textOf } from '../records/body';
+import type { FieldName } from '../records/text';
 import type { PublicationKind } from './startingHouse';
 
 /** Columns and lines from and to, both counted from 1. */
@@ -14,20 +16,16 @@ type Place = readonly [from: number, to: number, line: number, last: number];
 
 const KEEP: Wrap = { mode: 'frame', standOff: mm(4), outline: 'shape' };
 
-const field = (name: FieldName): InlineNode => ({ type: 'field', attrs: { name } });
-const words = (text: string): InlineNode => ({ type: 'text', text });
-const paragraph = (style: string, ...content: readonly (InlineNode | string)[]): ParagraphNode => ({
-  type: 'paragraph',
-  attrs: { style },
-  content: content.map((each) => (typeof each === 'string' ? words(each) : each)),
-});
+const field = (name: FieldName): Node => fieldOf({ name });
+const paragraph = (style: string, ...content: readonly (Node | string)[]): Node =>
+  paragraphOf(
+    { style },
+    content.map((each) => (typeof each === 'string' ? textOf(each) : each)),
+  );
 
 /** Lines of a contents list: the folio of each story, its name, and its standfirst under it where there is room. */
-export const contentsLine = (style: string): ParagraphNode => ({
-  type: 'paragraph',
-  attrs: { style, each: 'story' },
-  content: [field('folio'), words('\t'), field('story')],
-});
+export const contentsLine = (style: string): Node =>
+  paragraphOf({ style, each: 'story' }, [field('folio'), textOf('\t'), field('story')]);
 
 /** A recurring page that is being laid out, on the grid of its master. */
 class Layout {
@@ -69,14 +67,9 @@ class Layout {
     });
   }
 
-  text(
-    place: Place,
-    paragraphs: readonly ParagraphNode[],
-    layout: Partial<TextContent> = {},
-    more: Partial<FrameRecord> = {},
-  ): void {
+  text(place: Place, paragraphs: readonly Node[], layout: Partial<TextContent> = {}, more: Partial<FrameRecord> = {}): void {
     const text = `${this.#id}-text-${this.#n}`;
-    this.records.push({ id: text, kind: 'text', role: 'furniture', body: { type: 'doc', content: paragraphs } });
+    this.records.push({ id: text, kind: 'text', role: 'furniture', body: docOf(paragraphs) });
     this.frame(
       layout.grows === false || layout.columns ? textContent(text, 'a0', layout) : { ...growingText(text), ...layout },
       this.box(place),

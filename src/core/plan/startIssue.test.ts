@@ -1,10 +1,10 @@
+import { flawOf } from '../../../tests/support/documents';
 import { describe, expect, it } from 'vitest';
 import { composerFor } from '../../../tests/support/faces';
 import { gridProblem } from '../page/gridRules';
 import { pageGrid } from '../page/grid';
 import { formatOf, mastersOf, placedPages } from '../page/pages';
 import { all, documentOf, framesOn, get } from '../records/document';
-import { SCHEMAS } from '../records/schemas';
 import { lineText } from '../compose/lineText';
 import { pageCountAdvice, startIssue } from './startIssue';
 import { startingHouse } from './startingHouse';
@@ -15,7 +15,7 @@ const ORDER = { publication: 'The Tide Table', number: '7', season: 'March 2027'
 describe('a house to begin with', () => {
   it.each(KINDS)('of a %s is well formed, on whole lines, and sets copy in every style it needs', async (kind) => {
     const records = startingHouse(kind, 'en-GB');
-    for (const record of records) expect(SCHEMAS[record.kind].validate(record).error).toBeUndefined();
+    for (const record of records) expect(flawOf(record)).toBeUndefined();
     const house = documentOf(records);
     const format = formatOf(house);
     for (const master of mastersOf(house)) {
@@ -50,7 +50,7 @@ describe('an issue that begins', () => {
     const house = startingHouse('newsletter', 'de', { pages: [] });
     const page = { id: 'model', kind: 'page', order: 'a0', master: 'text' } as const;
     const records = startIssue([...house, page], ORDER);
-    for (const record of records) expect(SCHEMAS[record.kind].validate(record).error).toBeUndefined();
+    for (const record of records) expect(flawOf(record)).toBeUndefined();
     const issue = documentOf(records);
     expect(get(issue, 'issue', 'issue')).toMatchObject({ number: '7', language: 'de' });
     expect(issue.records.has('model')).toBe(false);

@@ -1,6 +1,7 @@
 import { growingText, NO_WRAP } from '../actions/frames';
 import { mm } from '../length/length';
 import { marginText } from '../page/furniture';
+import { docOf } from '../records/body';
 import { noDetails } from '../records/details';
 import { snappedBottom, USUAL_MARGINS } from '../page/practice';
 import type { CharacterStyleRecord, DocumentRecord, FormatRecord, MasterRecord, PaletteRecord } from '../records/index';
@@ -291,7 +292,7 @@ function furniture(format: FormatRecord, master: MasterRecord): DocumentRecord[]
     const { box, paragraph } = marginText(format, master, side, what);
     const id = `${what === 'folio' ? 'folio' : 'head'}-${side}`;
     return [
-      { id: `${id}-text`, kind: 'text', role: 'furniture', body: { type: 'doc', content: [paragraph] } },
+      { id: `${id}-text`, kind: 'text', role: 'furniture', body: docOf([paragraph]) },
       { id, kind: 'frame', on: master.id, side, box, order: `a${i}`, content: growingText(`${id}-text`), wrap: NO_WRAP },
     ];
   });

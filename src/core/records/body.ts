@@ -1,109 +1,101 @@
-import { Schema, Node } from 'prosemirror-model';
-import type { BlockNode, BodyNode, ParagraphNode } from './text';
+import { Fragment, type Mark, Node } from 'prosemirror-model';
+import { ReplaceStep, Step } from 'prosemirror-transform';
+import { bodySchema } from './bodySchema';
+import type { FieldAttrs, InlinePictureAttrs, ParagraphAttrs } from './text';
 
-/** The ProseMirror schema of a text's body. Positions in a text, everywhere, are this schema's positions. */
-export const bodySchema = new Schema({
-  nodes: {
-    doc: { content: '(paragraph | figure | table)+' },
-    paragraph: {
-      content: 'inline*',
-      attrs: {
-        style: { default: 'body' },
-        list: { default: undefined },
-        startIn: { default: undefined },
-        each: { default: undefined },
-      },
-    },
-    figure: { attrs: { picture: {}, width: { default: undefined }, align: { default: undefined } }, atom: true },
-    table: {
-      content: 'row+',
-      attrs: {
-        columns: {},
-        headerRows: {},
-        inset: {},
-        rules: { default: undefined },
-        headFill: { default: undefined },
-        stripe: { default: undefined },
-      },
-    },
-    row: { content: 'cell*' },
-    cell: {
-      content: 'paragraph+',
-      attrs: {
-        across: { default: undefined },
-        down: { default: undefined },
-        align: { default: undefined },
-        fill: { default: undefined },
-      },
-    },
-    text: { group: 'inline' },
-    lineBreak: { group: 'inline', inline: true },
-    field: { group: 'inline', inline: true, attrs: { name: {}, of: { default: undefined } } },
-    picture: { group: 'inline', inline: true, attrs: { picture: {}, height: {}, rise: { default: undefined } } },
-  },
-  marks: {
-    emphasis: {},
-    strong: {},
-    superscript: { excludes: 'subscript superscript' },
-    subscript: { excludes: 'subscript superscript' },
-    link: { attrs: { href: {} } },
-    character: { attrs: { style: {} } },
-  },
-});
-
-/**
- * Checks that a body is a document of the schema: the nodes, their nesting, and no empty text.
- * @throws RangeError when it is not
- */
-export function checkBody(body: BodyNode): void {
-  Node.fromJSON(bodySchema, body).check();
+/** A body as it is stored and sent: the JSON form of a document of `bodySchema`. */
+export interface BodyJson {
+  readonly type: 'doc';
+  readonly content: readonly unknown[];
 }
 
+/** The most rows a table may have, and cells a row. */
+const MOST_ROWS = 5_000;
+const MOST_CELLS = 100;
+
+/**
+ * A body from its JSON form, checked: the nodes, their nesting, what they say, and no empty text.
+ * @throws RangeError when it is no document of the schema
+ */
+export function bodyOf(json: BodyJson): Node {
+  const body = Node.fromJSON(bodySchema, json);
+  checkBody(body);
+  return body;
+}
+
+/** @throws RangeError when a body is no document of the schema */
+export function checkBody(body: Node): void {
+  if (body.type !== bodySchema.topNodeType) throw new RangeError('A body is a document.');
+  body.check();
+  body.forEach((block) => {
+    if (block.type.name !== 'table') return;
+    if (block.childCount > MOST_ROWS) throw new RangeError(`A table has ${MOST_ROWS} rows at most.`);
+    block.forEach((row) => {
+      if (row.childCount > MOST_CELLS) throw new RangeError(`A row has ${MOST_CELLS} cells at most.`);
+    });
+  });
+}
+
+export const docOf = (blocks: readonly Node[]): Node => bodySchema.node('doc', null, blocks);
+
+export const paragraphOf = (attrs: ParagraphAttrs, content: readonly Node[] | Fragment = []): Node =>
+  bodySchema.node('paragraph', attrs, content as Node[]);
+
+export const textOf = (words: string, marks?: readonly Mark[]): Node => bodySchema.text(words, marks);
+
+export const fieldOf = (attrs: FieldAttrs, marks?: readonly Mark[]): Node => bodySchema.node('field', attrs, undefined, marks);
+
+export const inlinePictureOf = (attrs: InlinePictureAttrs): Node => bodySchema.node('picture', attrs);
+
+export const lineBreak = (marks?: readonly Mark[]): Node => bodySchema.node('lineBreak', null, undefined, marks);
+
+/** What marks a stretch of text. */
+export type MarkName = 'emphasis' | 'strong' | 'superscript' | 'subscript' | 'link' | 'character';
+
+export const markOf = (name: MarkName, attrs?: { readonly href?: string; readonly style?: string }): Mark =>
+  bodySchema.mark(name, attrs);
+
 /** The plain characters of a paragraph: a line break is U+2028, a field or picture U+FFFC, so that offsets stay positions. */
-export function plainText(paragraph: ParagraphNode): string {
+export function plainText(paragraph: Node): string {
   let out = '';
-  for (const node of paragraph.content ?? []) {
-    out += node.type === 'text' ? node.text! : node.type === 'lineBreak' ? '\u2028' : '\uFFFC';
-  }
+  for (const node of paragraph.content.content) out += node.text ?? (node.type.name === 'lineBreak' ? '\u2028' : '\uFFFC');
   return out;
 }
 
-const leaves = new WeakMap<BodyNode, readonly ParagraphNode[]>();
+const leaves = new WeakMap<Node, readonly Node[]>();
 
 /** All paragraphs of a body in reading order, those in the cells of tables among them: what a paragraph's number counts. */
-export function paragraphsOf(body: BodyNode): readonly ParagraphNode[] {
+export function paragraphsOf(body: Node): readonly Node[] {
   let list = leaves.get(body);
   if (!list) {
-    list = body.content.flatMap((block) =>
-      block.type === 'paragraph'
-        ? [block]
-        : block.type === 'table'
-          ? block.content.flatMap((row) => row.content.flatMap((cell) => cell.content))
-          : [],
-    );
-    leaves.set(body, list);
+    const own: Node[] = [];
+    const take = (of: Node) => {
+      if (of.type.name === 'paragraph') own.push(of);
+      else of.forEach(take);
+    };
+    take(body);
+    leaves.set(body, (list = own));
   }
   return list;
 }
 
-/** The body with every paragraph put through `change`; blocks in which nothing changed stay the same objects. */
-export function mapParagraphs(body: BodyNode, change: (paragraph: ParagraphNode, index: number) => ParagraphNode): BodyNode {
+/** The fields of a paragraph, in order. */
+export const fieldsOf = (paragraph: Node): FieldAttrs[] =>
+  paragraph.content.content.filter((node) => node.type.name === 'field').map((node) => node.attrs as FieldAttrs);
+
+/** The body with every paragraph put through `change`; what nothing changed in stays the same object. */
+export function mapParagraphs(body: Node, change: (paragraph: Node, index: number) => Node): Node {
   let index = 0;
-  const each = (paragraph: ParagraphNode) => change(paragraph, index++);
-  const content = body.content.map((block): BlockNode => {
-    if (block.type === 'paragraph') return each(block);
-    if (block.type === 'figure') return block;
-    const rows = block.content.map((row) => ({
-      ...row,
-      content: row.content.map((cell) => ({ ...cell, content: cell.content.map(each) })),
-    }));
-    return { ...block, content: rows };
-  });
-  return { ...body, content };
+  const mapped = (of: Node): Node => {
+    if (of.type.name === 'paragraph') return change(of, index++);
+    const content = of.content.content.map(mapped);
+    return content.some((child, i) => child !== of.child(i)) ? of.copy(Fragment.fromArray(content)) : of;
+  };
+  return mapped(body);
 }
 
 /** The plain text of a body, a line feed between paragraphs. */
-export function bodyText(body: BodyNode): string {
+export function bodyText(body: Node): string {
   return paragraphsOf(body).map(plainText).join('\n');
 }
 
@@ -115,13 +107,39 @@ export function countWords(text: string): number {
 }
 
 /** A body of plain paragraphs in one style. */
-export function plainBody(style: string, ...paragraphs: string[]): BodyNode & { readonly content: readonly ParagraphNode[] } {
-  return {
-    type: 'doc',
-    content: (paragraphs.length > 0 ? paragraphs : ['']).map((text) => ({
-      type: 'paragraph',
-      attrs: { style },
-      ...(text === '' ? {} : { content: [{ type: 'text', text }] }),
-    })),
-  };
+export const plainBody = (style: string, ...paragraphs: string[]): Node => docOf(plainParagraphs(style, ...paragraphs));
+
+/** Plain paragraphs in one style; one without words where none are given. */
+export const plainParagraphs = (style: string, ...paragraphs: string[]): Node[] =>
+  (paragraphs.length > 0 ? paragraphs : ['']).map((words) => paragraphOf({ style }, words === '' ? [] : [textOf(words)]));
+
+/**
+ * A step that leads from one body to another that was made without steps; none where they say the same. What stands
+ * before and behind the difference is left alone, so that it stays the same objects.
+ */
+export function stepsBetween(before: Node, after: Node): readonly Step[] {
+  const from = before.content.findDiffStart(after.content);
+  if (from === null) return [];
+  let { a, b } = before.content.findDiffEnd(after.content)!;
+  // Where what comes before and behind overlap, as in "aa" for "a", the end gives way.
+  const overlap = from - Math.min(a, b);
+  if (overlap > 0) {
+    a += overlap;
+    b += overlap;
+  }
+  return [new ReplaceStep(from, a, after.slice(from, b))];
 }
+
+/** A body with steps done to it. @throws RangeError when one does not fit */
+export function stepped(body: Node, steps: readonly Step[]): Node {
+  let doc = body;
+  for (const step of steps) {
+    const result = step.apply(doc);
+    if (!result.doc) throw new RangeError(`The text is not as the change knew it: ${result.failed}.`);
+    doc = result.doc;
+  }
+  return doc;
+}
+
+/** Steps from their JSON form. @throws RangeError when they are none */
+export const stepsOf = (json: readonly unknown[]): Step[] => json.map((each) => Step.fromJSON(bodySchema, each));

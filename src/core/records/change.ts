@@ -1,4 +1,4 @@
-import type { Diff } from './diff';
+import type { StoredDiff } from './stored';
 
 /** A change as it is kept and sent about: a diff, with who made it, when, and why. */
 export interface Change {
@@ -11,7 +11,7 @@ export interface Change {
   readonly kind: 'edit' | 'undo' | 'redo';
   /** The number of the edit that an undo takes back or a redo does again. */
   readonly of: number | null;
-  readonly diff: Diff;
+  readonly diff: StoredDiff;
   /** ISO 8601, UTC. */
   readonly at: string;
 }

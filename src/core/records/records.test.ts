@@ -1,7 +1,22 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { baseRecords, pictureFrame, pictureRecord, proseBody, textFrame, textRecord } from '../../../tests/support/documents';
-import { bodyText, checkBody, countWords, paragraphsOf, plainBody, plainText } from './body';
+import {
+  bodyOf,
+  bodyText,
+  checkBody,
+  countWords,
+  docOf,
+  fieldOf,
+  lineBreak,
+  paragraphOf,
+  paragraphsOf,
+  plainBody,
+  plainParagraphs,
+  plainText,
+  textOf,
+} from './body';
+import { readRecord, stored, type StoredRecord } from './stored';
 import { applied, between, DiffError, inverted, isEmpty, NO_DIFF, touched } from './diff';
 import { all, byOrder, documentOf, find, framesOn, get, MissingRecordError, threadOf } from './document';
 import type { DocumentRecord } from './index';
@@ -94,7 +109,7 @@ describe('sameness', () => {
   });
 
   it('survives a round trip through JSON for every record', () => {
-    for (const record of records) expect(same(JSON.parse(JSON.stringify(record)), record)).toBe(true);
+    for (const record of records) expect(same(readRecord(JSON.parse(JSON.stringify(record)) as StoredRecord), record)).toBe(true);
   });
 });
 
@@ -128,7 +143,7 @@ describe('schemas', () => {
     ['a negative width', { ...textFrame('f', 't', 'p', { x: 0, y: 0, w: -1, h: 1 }) }],
     ['content of no type', { ...textFrame('f', 't', 'p', { x: 0, y: 0, w: 1, h: 1 }), content: { type: 'film' } }],
     ['0 columns', textFrame('f', 't', 'p', { x: 0, y: 0, w: 1, h: 1 }, { columns: 0 })],
-    ['a body without paragraphs', { ...textRecord('t', plainBody('body')), body: { type: 'doc', content: [] } }],
+    ['a body without paragraphs', { ...stored(textRecord('t', plainBody('body'))), body: { type: 'doc', content: [] } }],
     ['a number as text', { ...pictureRecord('pic'), width: '1000' }],
     ['ink of more than all', { id: 's', kind: 'swatch', name: 's', cmyk: [2, 0, 0, 0] }],
   ])('refuse %s', (_what, record) => {
@@ -137,29 +152,30 @@ describe('schemas', () => {
 });
 
 describe('a body', () => {
-  const body = {
-    type: 'doc' as const,
-    content: [
-      {
-        type: 'paragraph' as const,
-        attrs: { style: 'body' },
-        content: [
-          { type: 'text' as const, text: 'Wind' },
-          { type: 'lineBreak' as const },
-          { type: 'field' as const, attrs: { name: 'folio' as const } },
-        ],
-      },
-      ...plainBody('body', 'Two words').content,
-    ],
-  };
+  const body = docOf([
+    paragraphOf({ style: 'body' }, [textOf('Wind'), lineBreak(), fieldOf({ name: 'folio' })]),
+    ...plainParagraphs('body', 'Two words'),
+  ]);
 
   it('is checked against the schema', () => {
     expect(() => checkBody(body)).not.toThrow();
     expect(() => checkBody(plainBody('body', ''))).not.toThrow();
-    expect(() => checkBody({ type: 'doc', content: [{ type: 'table' }] } as never)).toThrow(RangeError);
-    expect(() =>
-      checkBody({ type: 'doc', content: [{ type: 'paragraph', attrs: { style: 'b' }, content: [{ type: 'text', text: '' }] }] }),
-    ).toThrow();
+    const refused = (...content: unknown[]) => expect(() => bodyOf({ type: 'doc', content })).toThrow(RangeError);
+    refused();
+    refused({ type: 'table' });
+    refused({ type: 'ghost' });
+    refused({ type: 'paragraph', attrs: { style: 'b' }, content: [{ type: 'text', text: '' }] });
+    refused({ type: 'paragraph', attrs: { style: '../b' } });
+    refused({ type: 'paragraph', attrs: { style: 'b', list: { kind: 'star', level: 0 } } });
+    refused({ type: 'paragraph', attrs: { style: 'b', list: { kind: 'bullet', level: 0, evil: 1 } } });
+    refused({ type: 'paragraph', attrs: { style: 'b' }, content: [{ type: 'field', attrs: { name: 'ghost' } }] });
+    refused({ type: 'figure', attrs: { picture: 'p', width: 1e9 } });
+    const row = { type: 'row', content: [{ type: 'cell', content: [{ type: 'paragraph' }] }] };
+    const attrs = { columns: [{ share: 1 }], headerRows: 0, inset: 0 };
+    expect(bodyOf({ type: 'doc', content: [{ type: 'table', attrs, content: [row] }] }).childCount).toBe(1);
+    refused({ type: 'table', attrs: { ...attrs, columns: [] }, content: [row] });
+    refused({ type: 'table', attrs: { ...attrs, columns: [{ share: 0 }] }, content: [row] });
+    refused({ type: 'table', attrs: { ...attrs, rules: { rows: { weight: 1 } } }, content: [row] });
   });
 
   it('gives its plain text', () => {

@@ -13,9 +13,27 @@ import { pictureSchema } from './picture';
 import { sectionSchema } from './section';
 import { storySchema } from './story';
 import { paletteSchema, swatchSchema } from './swatch';
-import { textSchema } from './text';
-import { idSchema, lineSchema } from './common';
+import { bodyOf } from './body';
+import { idSchema, lineSchema, recordSchema } from './common';
 import type { RecordKind } from './index';
+
+/** A body says itself what it may hold: see `bodySchema`. */
+const textSchema = recordSchema('text', {
+  role: Joi.valid('headline', 'standfirst', 'byline', 'body', 'caption', 'credit', 'quote', 'furniture').required(),
+  story: idSchema,
+  body: Joi.object()
+    .required()
+    .custom((json: unknown, helpers) => {
+      try {
+        bodyOf(json as never);
+        return json;
+      } catch (error) {
+        return helpers.error('any.invalid', { why: (error as Error).message });
+      }
+    })
+    .messages({ 'any.invalid': '{{#label}} is not well formed ({{#why}})' }),
+  source: Joi.object({ text: idSchema.required(), words: Joi.string().max(5000).required() }),
+});
 
 /** The schema of each kind of record. Kept apart from the types, so that a browser need not carry them. */
 export const SCHEMAS: Readonly<Record<RecordKind, Joi.ObjectSchema>> = {

@@ -1,12 +1,12 @@
-import type { Diff } from './diff';
-import type { DocumentRecord, RecordKind } from './index';
+import type { RecordKind } from './index';
+import type { Storable, StoredDiff, StoredRecord } from './stored';
 
 /** What records of a document must be together, whoever changed which of them: looked at where changes meet. */
 
 const JUDGED: readonly RecordKind[] = ['paragraphStyle', 'characterStyle', 'master', 'page'];
 
 /** The kinds that must be looked at together after a change. */
-export function judgedKinds({ added, updated, removed }: Diff): readonly RecordKind[] {
+export function judgedKinds({ added, updated, removed }: StoredDiff): readonly RecordKind[] {
   const touched = new Set([...added, ...updated.map(({ after }) => after), ...removed].map(({ kind }) => kind));
   // Pages are nothing without masters: they are looked at together.
   const pages = touched.has('page') || touched.has('master');
@@ -14,9 +14,9 @@ export function judgedKinds({ added, updated, removed }: Diff): readonly RecordK
 }
 
 /** Why records may not be so together, in a sentence; undefined where they may. */
-export function together(records: readonly DocumentRecord[]): string | undefined {
+export function together(records: readonly Storable[]): string | undefined {
   for (const kind of ['paragraphStyle', 'characterStyle', 'master'] as const) {
-    const circle = circleAmong(records.filter((record): record is Based & DocumentRecord => record.kind === kind));
+    const circle = circleAmong(records.filter((record): record is Based & StoredRecord => record.kind === kind));
     if (circle) return `${circle.map(({ name }) => `“${name}”`).join(' and ')} would be based on one another in a circle.`;
   }
   const has = (kind: RecordKind) => records.some((record) => record.kind === kind);

@@ -1,45 +1,31 @@
+import type { Node } from 'prosemirror-model';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { paragraph, text } from '../../../tests/support/composed';
-import { checkBody, paragraphsOf, plainText } from './body';
-import type { BodyNode, TableNode } from './text';
-import {
-  deleteAt,
-  lengthOf,
-  restyled,
-  steppedPlace,
-  type TextPlace,
-  typeField,
-  typeWords,
-  withEdit,
-  withSameParagraphs,
-} from './typing';
-import { same } from './same';
+import { cellOf, mark, paragraph, tableOf, text } from '../../../tests/support/composed';
+import { checkBody, docOf, paragraphsOf, plainText, stepped, stepsBetween } from './body';
+import { deleteAt, lengthOf, restyled, steppedPlace, type TextPlace, typeField, typeWords } from './typing';
 
-const doc = (...content: BodyNode['content']): BodyNode => ({ type: 'doc', content });
-const words = (body: BodyNode) => paragraphsOf(body).map(plainText);
+const doc = (...content: Node[]): Node => docOf(content);
+const words = (body: Node) => paragraphsOf(body).map(plainText);
 
-const table = (...cells: string[][]): TableNode => ({
-  type: 'table',
-  attrs: { columns: [{ share: 1 }], headerRows: 0, inset: 0 },
-  content: cells.map((own) => ({
-    type: 'row',
-    content: [{ type: 'cell', content: own.map((each) => paragraph('body', each)) }],
-  })),
-});
+const table = (...cells: string[][]): Node =>
+  tableOf(
+    cells.map((own) => [cellOf(own.map((each) => paragraph('body', each)))]),
+    { columns: [{ share: 1 }], headerRows: 0, inset: 0 },
+  );
 
 /** Does what was typed, and gives the body and the caret. */
-function typed(body: BodyNode, at: TextPlace, what: string): { body: BodyNode; caret: TextPlace } {
-  const { edit, caret } = typeWords(body, at, what);
-  return { body: withEdit(body, edit), caret };
+function typed(body: Node, at: TextPlace, what: string): { body: Node; caret: TextPlace } {
+  const { steps, caret } = typeWords(body, at, what);
+  return { body: stepped(body, steps), caret };
 }
 
 describe('typing words', () => {
   it('puts them where the caret is, in the look of the letter before it', () => {
-    const body = doc(paragraph('body', [text('plain '), text('slanted', { type: 'emphasis' }), text(' again')]));
+    const body = doc(paragraph('body', [text('plain '), text('slanted', mark('emphasis')), text(' again')]));
     expect(words(typed(body, { paragraph: 0, offset: 6 }, 'and ').body)).toEqual(['plain and slanted again']);
     const within = typed(body, { paragraph: 0, offset: 13 }, '!').body;
-    expect(paragraphsOf(within)[0]!.content![1]).toEqual({ type: 'text', text: 'slanted!', marks: [{ type: 'emphasis' }] });
+    expect(paragraphsOf(within)[0]!.child(1).toJSON()).toEqual({ type: 'text', text: 'slanted!', marks: [{ type: 'emphasis' }] });
   });
 
   it('begins paragraphs at line ends, of the same style; only the first keeps its wish for a new column', () => {
@@ -58,20 +44,24 @@ describe('typing words', () => {
     const body = doc(paragraph('body', 'before'), table(['a', 'b'], ['c']), paragraph('body', 'after'));
     const after = typed(body, { paragraph: 2, offset: 1 }, 'ee').body;
     expect(words(after)).toEqual(['before', 'a', 'bee', 'c', 'after']);
-    expect(after.content[0]).toBe(body.content[0]);
-    expect((after.content[1] as TableNode).content[1]).toBe((body.content[1] as TableNode).content[1]);
+    expect(after.child(0)).toBe(body.child(0));
+    expect(after.child(1).child(1)).toBe(body.child(1).child(1));
   });
 });
 
 describe('putting a field in', () => {
   it('counts as one letter, in the look of the one before it, and is taken out as one', () => {
-    const body = doc(paragraph('body', [text('page '), text('no.', { type: 'strong' }), text(' of all')]));
-    const { edit, caret } = typeField(body, { paragraph: 0, offset: 8 }, 'folio');
-    const after = withEdit(body, edit);
-    expect(paragraphsOf(after)[0]!.content![2]).toEqual({ type: 'field', attrs: { name: 'folio' }, marks: [{ type: 'strong' }] });
+    const body = doc(paragraph('body', [text('page '), text('no.', mark('strong')), text(' of all')]));
+    const { steps, caret } = typeField(body, { paragraph: 0, offset: 8 }, 'folio');
+    const after = stepped(body, steps);
+    expect(paragraphsOf(after)[0]!.child(2).toJSON()).toEqual({
+      type: 'field',
+      attrs: { name: 'folio' },
+      marks: [{ type: 'strong' }],
+    });
     expect(caret).toEqual({ paragraph: 0, offset: 9 });
     checkBody(after);
-    expect(withEdit(after, deleteAt(after, caret, true)!.edit)).toEqual(body);
+    expect(stepped(after, deleteAt(after, caret, true)!.steps)).toEqual(body);
   });
 });
 
@@ -82,9 +72,9 @@ describe('taking out', () => {
       const body = doc(paragraph('body', `a${letter}b`));
       const end = 1 + letter.length;
       const back = deleteAt(body, { paragraph: 0, offset: end }, true)!;
-      expect(words(withEdit(body, back.edit))).toEqual(['ab']);
+      expect(words(stepped(body, back.steps))).toEqual(['ab']);
       expect(back.caret).toEqual({ paragraph: 0, offset: 1 });
-      expect(words(withEdit(body, deleteAt(body, { paragraph: 0, offset: 1 }, false)!.edit))).toEqual(['ab']);
+      expect(words(stepped(body, deleteAt(body, { paragraph: 0, offset: 1 }, false)!.steps))).toEqual(['ab']);
       expect(steppedPlace(body, { paragraph: 0, offset: 1 }, 1)).toEqual({ paragraph: 0, offset: end });
     }
   });
@@ -92,10 +82,10 @@ describe('taking out', () => {
   it('joins paragraphs, but not what is in a table with what is not', () => {
     const body = doc(paragraph('head', 'one'), paragraph('body', 'two'), table(['x', 'y']), paragraph('body', 'end'));
     const joined = deleteAt(body, { paragraph: 1, offset: 0 }, true)!;
-    expect(words(withEdit(body, joined.edit))).toEqual(['onetwo', 'x', 'y', 'end']);
-    expect(paragraphsOf(withEdit(body, joined.edit))[0]!.attrs.style).toBe('head');
+    expect(words(stepped(body, joined.steps))).toEqual(['onetwo', 'x', 'y', 'end']);
+    expect(paragraphsOf(stepped(body, joined.steps))[0]!.attrs.style).toBe('head');
     expect(joined.caret).toEqual({ paragraph: 0, offset: 3 });
-    expect(words(withEdit(body, deleteAt(body, { paragraph: 2, offset: 1 }, false)!.edit))).toEqual(['one', 'two', 'xy', 'end']);
+    expect(words(stepped(body, deleteAt(body, { paragraph: 2, offset: 1 }, false)!.steps))).toEqual(['one', 'two', 'xy', 'end']);
     for (const [at, back] of [
       [{ paragraph: 0, offset: 0 }, true],
       [{ paragraph: 2, offset: 0 }, true],
@@ -110,9 +100,9 @@ describe('taking out', () => {
 describe('giving a paragraph other attributes', () => {
   it('changes that one, and takes off what is undefined', () => {
     const body = doc(paragraph('body', 'a'), paragraph('body', 'b', { startIn: 'page' }));
-    const to = withEdit(body, restyled(body, { paragraph: 1, offset: 0 }, { style: 'crosshead', startIn: undefined }).edit);
+    const to = stepped(body, restyled(body, { paragraph: 1, offset: 0 }, { style: 'crosshead', startIn: undefined }).steps);
     expect(paragraphsOf(to)[1]!.attrs).toEqual({ style: 'crosshead' });
-    expect(to.content[0]).toBe(body.content[0]);
+    expect(to.child(0)).toBe(body.child(0));
     checkBody(to);
   });
 });
@@ -121,9 +111,9 @@ describe('paragraphs that say the same', () => {
   it('stay the same objects before and behind what changed', () => {
     const before = doc(...['a', 'b', 'c', 'd'].map((each) => paragraph('body', each)));
     const after = doc(...['a', 'x', 'y', 'c', 'd'].map((each) => paragraph('body', each)));
-    const out = withSameParagraphs(before, after, same);
-    expect(out).toEqual(after);
-    expect(out.content.map((each) => before.content.indexOf(each))).toEqual([0, -1, -1, 2, 3]);
+    const out = stepped(before, stepsBetween(before, after));
+    expect(out.eq(after)).toBe(true);
+    expect(out.content.content.map((each) => before.content.content.indexOf(each))).toEqual([0, -1, -1, 2, 3]);
   });
 });
 
@@ -153,7 +143,7 @@ it('typing and taking out, key after key, does what it does to a plain string', 
             const from = each.back ? index - 1 : index;
             expect(out === undefined).toBe(from < 0 || from >= model.length);
             if (!out) continue;
-            body = withEdit(body, out.edit);
+            body = stepped(body, out.steps);
             at = out.caret;
             model = model.slice(0, from) + model.slice(from + 1);
             index = from;

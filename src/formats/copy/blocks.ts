@@ -1,4 +1,4 @@
-import type { InlineNode } from '@/core/records/text';
+import type { Node } from 'prosemirror-model';
 
 /** What every reader of copy gives: paragraphs in order, with what they are, free of any house's styles. */
 export interface Block {
@@ -7,5 +7,5 @@ export interface Block {
   readonly level: number;
   readonly list?: { readonly kind: 'bullet' | 'number'; readonly level: number; readonly number?: number } | undefined;
   readonly startIn?: 'column' | 'page' | undefined;
-  readonly content: readonly InlineNode[];
+  readonly content: readonly Node[];
 }

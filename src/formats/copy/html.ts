@@ -1,8 +1,9 @@
 import { Parser } from 'htmlparser2';
-import type { InlineNode, Mark } from '@/core/records/text';
+import type { Mark, Node } from 'prosemirror-model';
+import { lineBreak, markOf, type MarkName, textOf } from '@/core/records/body';
 import type { Block } from './blocks';
 
-const MARKS: Readonly<Record<string, Mark['type']>> = {
+const MARKS: Readonly<Record<string, MarkName>> = {
   em: 'emphasis',
   i: 'emphasis',
   cite: 'emphasis',
@@ -31,7 +32,7 @@ export function readHtml(html: string): Block[] {
   let heading = 0;
   let item: Block['list'];
   let startIn: Block['startIn'];
-  let content: InlineNode[] = [];
+  let content: Node[] = [];
 
   const flush = () => {
     const inline = trimmed(content);
@@ -60,7 +61,7 @@ export function readHtml(html: string): Block[] {
         } else if (name === 'hr') {
           flush();
           if (attributes['class'] === 'page' || attributes['class'] === 'column') startIn = attributes['class'];
-        } else if (name === 'br') content.push({ type: 'lineBreak' });
+        } else if (name === 'br') content.push(lineBreak());
         else if (BLOCKS.has(name)) {
           flush();
           if (name === 'blockquote') quoted++;
@@ -71,16 +72,16 @@ export function readHtml(html: string): Block[] {
           }
         }
         const mark = MARKS[name];
-        if (mark) marks.push({ type: mark });
-        if (name === 'a') marks.push({ type: 'link', attrs: { href: attributes['href'] ?? '' } });
+        if (mark) marks.push(markOf(mark));
+        if (name === 'a') marks.push(markOf('link', { href: (attributes['href'] ?? '').slice(0, 2000) }));
       },
       ontext(text) {
         if (silent > 0) return;
         const plain = text.replace(/[ \t\r\n]+/g, ' ');
         if (plain === '') return;
-        const own = marks.filter((mark) => mark.type !== 'link' || mark.attrs!.href !== '');
+        const own = marks.filter((mark) => mark.type.name !== 'link' || mark.attrs['href'] !== '');
         const distinct = own.filter((mark, i) => own.findIndex((each) => each.type === mark.type) === i);
-        content.push({ type: 'text', text: plain, ...(distinct.length > 0 ? { marks: distinct } : {}) });
+        content.push(textOf(plain, distinct));
       },
       onclosetag(name) {
         if (SILENT.has(name)) silent = Math.max(0, silent - 1);
@@ -98,7 +99,7 @@ export function readHtml(html: string): Block[] {
         }
         if (MARKS[name] || name === 'a') {
           const type = MARKS[name] ?? 'link';
-          const last = marks.findLastIndex((mark) => mark.type === type);
+          const last = marks.findLastIndex((mark) => mark.type.name === type);
           if (last >= 0) marks.splice(last, 1);
         }
       },
@@ -112,11 +113,11 @@ export function readHtml(html: string): Block[] {
 }
 
 /** Inline nodes without white space at either end or doubled between two nodes, and neighbours alike joined. */
-function trimmed(nodes: readonly InlineNode[]): InlineNode[] {
-  const out: InlineNode[] = [];
+function trimmed(nodes: readonly Node[]): Node[] {
+  const out: Node[] = [];
   let afterSpace = true;
   for (const node of nodes) {
-    if (node.type !== 'text') {
+    if (!node.isText) {
       out.push(node);
       afterSpace = true;
       continue;
@@ -125,17 +126,16 @@ function trimmed(nodes: readonly InlineNode[]): InlineNode[] {
     if (text === '') continue;
     afterSpace = text.endsWith(' ');
     const last = out.at(-1);
-    if (last?.type === 'text' && JSON.stringify(last.marks) === JSON.stringify(node.marks))
-      out[out.length - 1] = { ...last, text: last.text! + text };
-    else out.push({ ...node, text });
+    if (last?.isText && last.sameMarkup(node)) out[out.length - 1] = textOf(last.text! + text, last.marks);
+    else out.push(textOf(text, node.marks));
   }
   while (out.length > 0) {
     const last = out[out.length - 1]!;
-    if (last.type === 'lineBreak') out.pop();
-    else if (last.type === 'text' && last.text!.endsWith(' ')) {
+    if (last.type.name === 'lineBreak') out.pop();
+    else if (last.isText && last.text!.endsWith(' ')) {
       out.pop();
       const text = last.text!.trimEnd();
-      if (text !== '') out.push({ ...last, text });
+      if (text !== '') out.push(textOf(text, last.marks));
     } else break;
   }
   return out;

@@ -1,3 +1,4 @@
+import { textOf } from '@/core/records/body';
 import type { Block } from './blocks';
 
 /**
@@ -37,6 +38,6 @@ export function readPlainText(text: string): Block[] {
     kind: 'paragraph',
     level: 0,
     ...(fresh ? { startIn: 'page' as const } : {}),
-    content: [{ type: 'text', text: own }],
+    content: [textOf(own)],
   }));
 }

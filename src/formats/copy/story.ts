@@ -1,5 +1,5 @@
-import type { BodyNode, InlineNode, ParagraphNode } from '@/core/records/text';
-import { countWords } from '@/core/records/body';
+import type { Node } from 'prosemirror-model';
+import { type BodyJson, countWords, docOf, paragraphOf } from '@/core/records/body';
 import { cutTo } from '@/core/records/plain';
 import type { Block } from './blocks';
 
@@ -7,7 +7,7 @@ import type { Block } from './blocks';
 export interface ReadStory {
   readonly name: string;
   readonly headline: string;
-  readonly body: BodyNode;
+  readonly body: BodyJson;
   readonly words: number;
 }
 
@@ -31,8 +31,8 @@ export function storyOf(fileName: string, blocks: readonly Block[]): ReadStory {
     .replace(/\.[^.]+$/, '')
     .replace(/[-_]+/g, ' ')
     .trim();
-  const headline = title ? textOf(title.content) : fallback.charAt(0).toUpperCase() + fallback.slice(1);
-  const paragraphs: ParagraphNode[] = [];
+  const headline = title ? wordsOf(title.content) : fallback.charAt(0).toUpperCase() + fallback.slice(1);
+  const paragraphs: Node[] = [];
   let fresh = true;
   for (const block of rest) {
     const style =
@@ -46,15 +46,11 @@ export function storyOf(fileName: string, blocks: readonly Block[]): ReadStory {
               ? COPY_STYLES.first
               : COPY_STYLES.body;
     fresh = block.kind === 'heading';
-    paragraphs.push({
-      type: 'paragraph',
-      attrs: { style, ...(block.list ? { list: block.list } : {}), ...(block.startIn ? { startIn: block.startIn } : {}) },
-      content: block.content,
-    });
+    paragraphs.push(paragraphOf({ style, list: block.list, startIn: block.startIn }, block.content));
   }
-  if (paragraphs.length === 0) paragraphs.push({ type: 'paragraph', attrs: { style: COPY_STYLES.first } });
-  const words = paragraphs.reduce((sum, paragraph) => sum + countWords(textOf(paragraph.content ?? [])), 0);
-  return { name: cutTo(headline, 200), headline, body: { type: 'doc', content: paragraphs }, words };
+  if (paragraphs.length === 0) paragraphs.push(paragraphOf({ style: COPY_STYLES.first }));
+  const words = paragraphs.reduce((sum, paragraph) => sum + countWords(wordsOf(paragraph.content.content)), 0);
+  return { name: cutTo(headline, 200), headline, body: docOf(paragraphs).toJSON() as BodyJson, words };
 }
 
-const textOf = (nodes: readonly InlineNode[]): string => nodes.map((node) => (node.type === 'text' ? node.text : ' ')).join('');
+const wordsOf = (nodes: readonly Node[]): string => nodes.map((node) => node.text ?? ' ').join('');

@@ -15,32 +15,24 @@ import { filed, pdfWords, ran } from '../../../tests/support/programs';
 import type { PageList, TextItem } from '@/core/compose/displayList';
 import { inReadingOrder } from '@/core/compose/readingOrder';
 import { lineText } from '@/core/compose/lineText';
-import { plainBody } from '@/core/records/body';
+import { docOf, markOf, paragraphOf, plainBody, plainParagraphs, textOf } from '@/core/records/body';
 import { get, type Document } from '@/core/records/document';
 import type { PictureRecord } from '@/core/records/index';
-import type { BodyNode } from '@/core/records/text';
 import { paintPdf, type PdfOptions } from './painter';
 import { pdfPages } from './pages';
 
 const AREA = { x: 50, y: 48, w: 300, h: 504 };
 
-const body: BodyNode = {
-  type: 'doc',
-  content: [
-    ...plainBody('crosshead', 'Affairs of the office').content,
-    {
-      type: 'paragraph',
-      attrs: { style: 'body' },
-      content: [
-        { type: 'text', text: 'A fjord, an office and a ' },
-        { type: 'text', text: 'difficult affair', marks: [{ type: 'emphasis' }] },
-        { type: 'text', text: '; “AVATAR”, she said, ' },
-        { type: 'text', text: 'Été, naïve, Te Wa', marks: [{ type: 'strong' }] },
-        { type: 'text', text: `. ${prose(500, 2)}` },
-      ],
-    },
-  ],
-};
+const body = docOf([
+  ...plainParagraphs('crosshead', 'Affairs of the office'),
+  paragraphOf({ style: 'body' }, [
+    textOf('A fjord, an office and a '),
+    textOf('difficult affair', [markOf('emphasis')]),
+    textOf('; “AVATAR”, she said, '),
+    textOf('Été, naïve, Te Wa', [markOf('strong')]),
+    textOf(`. ${prose(500, 2)}`),
+  ]),
+]);
 
 const PICTURES: Record<string, Partial<PictureRecord>> = {
   photo: { media: 'image/jpeg', width: 600, height: 400 },
@@ -325,18 +317,10 @@ describe('text copied from a PDF', () => {
         name: 'Caps',
         properties: { letterCase: 'allSmallCapitals' },
       },
-      textRecord('text', {
-        type: 'doc',
-        content: [
-          {
-            type: 'paragraph',
-            attrs: { style: 'body' },
-            content: [
-              { type: 'text', text: 'The unesco and the UNESCO', marks: [{ type: 'character', attrs: { style: 'caps' } }] },
-            ],
-          },
-        ],
-      }),
+      textRecord(
+        'text',
+        docOf([paragraphOf({ style: 'body' }, [textOf('The unesco and the UNESCO', [markOf('character', { style: 'caps' })])])]),
+      ),
       textFrame('f', 'text', 'p1', { ...narrow, w: 300 }),
     );
     expect(whole).toContain('The unesco and the UNESCO');

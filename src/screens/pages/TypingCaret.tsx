@@ -5,7 +5,8 @@ import type { ComposerClient } from '@/client/composerClient';
 import type { PlacedPage } from '@/core/page/pages';
 import { all, type Document } from '@/core/records/document';
 import type { StartIn } from '@/core/records/paragraphStyle';
-import { FIELD_NAMES, type FieldName, type ParagraphNode } from '@/core/records/text';
+import { FIELD_NAMES } from '@/core/records/bodySchema';
+import type { FieldName, ParagraphAttrs } from '@/core/records/text';
 import { FIELD_WORDS } from '../frame/fieldWords';
 import { onSpread } from './Overlay';
 import { useLatest } from './useLatest';
@@ -130,7 +131,7 @@ export function TypingCaret({
         {paragraph && (
           <ParagraphChoices
             document={document}
-            paragraph={paragraph}
+            paragraph={paragraph.attrs as ParagraphAttrs}
             onChange={(attrs) => {
               hand.restyle(attrs);
               field.current!.focus({ preventScroll: true });
@@ -162,8 +163,8 @@ function ParagraphChoices({
   onField,
 }: {
   document: Document;
-  paragraph: ParagraphNode;
-  onChange: (attrs: Partial<ParagraphNode['attrs']>) => void;
+  paragraph: ParagraphAttrs;
+  onChange: (attrs: Partial<ParagraphAttrs>) => void;
   onField: (name: FieldName) => void;
 }) {
   const choice = 'bg-secondary border-base-100/30 narrow border-b py-0.5';
@@ -171,7 +172,7 @@ function ParagraphChoices({
     <>
       <label className="flex items-center gap-1.5">
         <span className="opacity-75">Style</span>
-        <select className={choice} value={paragraph.attrs.style} onChange={(event) => onChange({ style: event.target.value })}>
+        <select className={choice} value={paragraph.style} onChange={(event) => onChange({ style: event.target.value })}>
           {all(document, 'paragraphStyle').map(({ id, name }) => (
             <option key={id} value={id}>
               {name}
@@ -183,7 +184,7 @@ function ParagraphChoices({
         <span className="opacity-75">Begins</span>
         <select
           className={choice}
-          value={paragraph.attrs.startIn ?? ''}
+          value={paragraph.startIn ?? ''}
           onChange={(event) => onChange({ startIn: (event.target.value || undefined) as StartIn | undefined })}
         >
           {STARTS.map(([value, name]) => (

@@ -4,7 +4,8 @@ import { type Document, find } from '@/core/records/document';
 import type { Box } from '@/core/geometry/box';
 import type { FrameRecord, StoryRecord, TextRecord } from '@/core/records/index';
 import { paragraphsOf } from '@/core/records/body';
-import type { BodyNode, FieldAttrs } from '@/core/records/text';
+import type { Node } from 'prosemirror-model';
+import type { FieldAttrs } from '@/core/records/text';
 import { FIELD_WORDS } from '../frame/fieldWords';
 import type { Fit } from '@/core/compose/fit';
 import type { Lengths, SlotTakes, Wrap } from '@/core/records/frame';
@@ -36,10 +37,12 @@ export const SLOT_NAMES: Readonly<Record<SlotTakes, string>> = {
 };
 
 /** The words of a text, a field by its name. */
-const spoken = (body: BodyNode): string =>
+const spoken = (body: Node): string =>
   paragraphsOf(body)
-    .map(({ content = [] }) =>
-      content.map((node) => (node.type === 'field' ? FIELD_WORDS[(node.attrs as FieldAttrs).name] : (node.text ?? ' '))).join(''),
+    .map(({ content }) =>
+      content.content
+        .map((node) => (node.type.name === 'field' ? FIELD_WORDS[(node.attrs as FieldAttrs).name] : (node.text ?? ' ')))
+        .join(''),
     )
     .join('\n');
 

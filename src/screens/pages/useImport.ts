@@ -4,7 +4,9 @@ import type { Say } from './useNotices';
 import { useCallback, useRef, useState } from 'react';
 import type { DeskStore } from '@/client/deskStore';
 import { bringInPicture } from '@/core/actions/pictures';
-import { bringInStory, type NewStory } from '@/core/actions/stories';
+import { bringInStory } from '@/core/actions/stories';
+import { bodyOf } from '@/core/records/body';
+import type { ReadStory } from '@/formats/copy/story';
 import type { PictureRecord } from '@/core/records/index';
 
 /** Files larger than this are not even sent: no kind of file may be. */
@@ -33,8 +35,8 @@ export function useImport(store: DeskStore, say: Say) {
             throw new Error(`“${file.name}” is larger than ${MOST_BYTES / 1_000_000} MB, the most that is taken.`);
           if (file.size === 0) throw new Error(`“${file.name}” is empty.`);
           if (COPY.test(file.name)) {
-            const story = await upload<NewStory>('/api/imports/copy', file, controller.signal);
-            store.do(`Bring in “${story.name}”`, bringInStory(store.document, story));
+            const { body, ...story } = await upload<ReadStory>('/api/imports/copy', file, controller.signal);
+            store.do(`Bring in “${story.name}”`, bringInStory(store.document, { ...story, body: bodyOf(body) }));
             stories++;
           } else {
             const picture = await upload<Omit<PictureRecord, 'id' | 'kind' | 'order'>>(

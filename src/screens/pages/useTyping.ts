@@ -1,14 +1,15 @@
 'use client';
 
+import type { Node } from 'prosemirror-model';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { ComposerClient } from '@/client/composerClient';
 import type { DeskStore } from '@/client/deskStore';
 import { followingStyle } from '@/core/actions/styles';
 import { levelsOf } from '@/core/type/bidi';
 import { setBody } from '@/core/actions/texts';
-import { paragraphsOf, plainText } from '@/core/records/body';
+import { paragraphsOf, plainText, stepped } from '@/core/records/body';
 import { find } from '@/core/records/document';
-import type { BodyNode, FieldName, ParagraphNode } from '@/core/records/text';
+import type { FieldName, ParagraphAttrs } from '@/core/records/text';
 import {
   deleteAt,
   lengthOf,
@@ -18,7 +19,6 @@ import {
   type Typed,
   typeField,
   typeWords,
-  withEdit,
 } from '@/core/records/typing';
 
 /** Typing becomes a change when the hand has rested for so long, and at the latest after so long; milliseconds. */
@@ -39,9 +39,9 @@ export interface TypingHand {
   edge(end: boolean): void;
   field(name: FieldName): void;
   /** The paragraph the caret is in. */
-  paragraph(): ParagraphNode | undefined;
+  paragraph(): Node | undefined;
   /** Gives it another style, or has it begin in the next column, frame or page. */
-  restyle(attrs: Partial<ParagraphNode['attrs']>): void;
+  restyle(attrs: Partial<ParagraphAttrs>): void;
 }
 
 /**
@@ -50,7 +50,7 @@ export interface TypingHand {
  */
 export function useTyping(store: DeskStore, composer: ComposerClient): TypingHand {
   const [typing, setTyping] = useState<string>();
-  const now = useRef<{ text: string; place: TextPlace; body: BodyNode; dirty: boolean } | undefined>(undefined);
+  const now = useRef<{ text: string; place: TextPlace; body: Node; dirty: boolean } | undefined>(undefined);
   const rest = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
   const latest = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
 
@@ -69,10 +69,10 @@ export function useTyping(store: DeskStore, composer: ComposerClient): TypingHan
     (typed: Typed | undefined) => {
       const own = now.current;
       if (!own || !typed) return;
-      own.body = withEdit(own.body, typed.edit);
+      own.body = stepped(own.body, typed.steps);
       own.place = typed.caret;
       own.dirty = true;
-      composer.typed(own.text, typed.edit, typed.caret);
+      composer.typed(own.text, typed.steps, typed.caret);
       store.expect(true);
       clearTimeout(rest.current);
       rest.current = setTimeout(commit, REST);
@@ -86,7 +86,7 @@ export function useTyping(store: DeskStore, composer: ComposerClient): TypingHan
       const own = now.current;
       if (!own) return;
       own.place = place;
-      composer.typed(own.text, null, place);
+      composer.typed(own.text, [], place);
     },
     [composer],
   );
@@ -122,7 +122,7 @@ export function useTyping(store: DeskStore, composer: ComposerClient): TypingHan
         const list = paragraphsOf(own.body);
         const paragraph = Math.min(own.place.paragraph, list.length - 1);
         own.place = { paragraph, offset: Math.min(own.place.offset, lengthOf(list[paragraph]!)) };
-        composer.typed(own.text, null, own.place);
+        composer.typed(own.text, [], own.place);
       }),
     [store, composer, end],
   );

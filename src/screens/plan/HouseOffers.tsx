@@ -2,7 +2,15 @@
 
 import { useEffect, useMemo, useState } from 'react';
 import type { DeskStore } from '@/client/deskStore';
-import { type HouseChange, leaveOffer, offersFor, takeOffer, takeOffers } from '@/core/plan/houseOffers';
+import {
+  type HouseChange,
+  leaveOffer,
+  offersFor,
+  readChange,
+  type SentChange,
+  takeOffer,
+  takeOffers,
+} from '@/core/plan/houseOffers';
 import type { Diff } from '@/core/records/diff';
 import type { Document } from '@/core/records/document';
 import { Dialog } from '@/parts/Dialog';
@@ -22,10 +30,10 @@ export function HouseOffers({ id, document, store, say }: HouseOffersProps) {
   useEffect(() => {
     let gone = false;
     void fetch(`/api/documents/${id}/house`)
-      .then((response) => (response.ok ? (response.json() as Promise<{ changes: HouseChange[] }>) : { changes: [] }))
+      .then((response) => (response.ok ? (response.json() as Promise<{ changes: SentChange[] }>) : { changes: [] }))
       // Without an answer nothing is offered; the next time the plan is opened it is asked again.
       .catch(() => ({ changes: [] }))
-      .then(({ changes: list }) => !gone && setChanges(list));
+      .then(({ changes: list }) => !gone && setChanges(list.map(readChange)));
     return () => {
       gone = true;
     };

@@ -13,6 +13,7 @@ import type { Kept } from '@/client/keptPages';
 import { bindingOf, signatures } from '@/core/plan/signatures';
 import { formatOf, placedPage, placedPages, type PlacedPage } from '@/core/page/pages';
 import { documentOf } from '@/core/records/document';
+import { readDocument } from '@/core/records/stored';
 import { Choice } from '@/parts/Choice';
 import { CarriedThing } from '@/parts/CarriedThing';
 import { Notices } from '@/parts/Notices';
@@ -72,7 +73,7 @@ export function PlanBench({ id, publication, name, house, recurring, today, kept
   const [showsMarks, setShowsMarks] = useState(false);
   // The pages come first: what is counted over all of them follows when there is time.
   const counted = useDeferredValue(document, EMPTY);
-  const models = useMemo(() => documentOf(recurring), [recurring]);
+  const models = useMemo(() => readDocument(recurring), [recurring]);
   const format = formatOf(document);
   const pages = placedPages(document);
   const chosen = pages.filter(({ page }) => chosenIds.has(page.id));

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { keptPages } from '@/client/keptPages';
-import type { DocumentRecord } from '@/core/records/index';
+import type { StoredRecord } from '@/core/records/stored';
 import { IssueHeader } from '../frame/IssueHeader';
 import { useOpened } from '../frame/useOpened';
 import { PlanBench } from './PlanBench';
@@ -13,7 +13,7 @@ export interface PlanScreenProps {
   readonly name: string;
   readonly house: string | undefined;
   /** The recurring pages of the house, with what lies on them. */
-  readonly recurring: readonly DocumentRecord[];
+  readonly recurring: readonly StoredRecord[];
   /** ISO 8601. */
   readonly today: string;
 }

@@ -1,5 +1,6 @@
 import { inReadingOrder } from '@/core/compose/readingOrder';
-import { documentOf, find, get } from '@/core/records/document';
+import { find, get } from '@/core/records/document';
+import { readDocument } from '@/core/records/stored';
 import { composerFor } from '@/formats/faces/files';
 import { pdfPages } from '@/formats/pdf/pages';
 import { paintPdf } from '@/formats/pdf/painter';
@@ -17,7 +18,7 @@ export async function makeDelivery(id: string): Promise<void> {
   if (!delivery) return;
   try {
     const { records } = await loadRecords(delivery.document);
-    const document = documentOf(records);
+    const document = readDocument(records);
     const { composer, shaper } = await composerFor(document);
     const { pages } = composer.compose(document);
     if (!(await noteProgress(id, 0, pages.length))) return;

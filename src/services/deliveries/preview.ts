@@ -3,6 +3,7 @@ import type { PageList } from '@/core/compose/displayList';
 import { designSpecimen } from '@/core/plan/designSpecimen';
 import { type PublicationKind, startingHouse } from '@/core/plan/startingHouse';
 import { all, type Document, documentOf } from '@/core/records/document';
+import { readDocument } from '@/core/records/stored';
 import type { Shaper } from '@/core/type/shaper';
 import { composerFor } from '@/formats/faces/files';
 import { screenCopy } from '@/formats/pictures/read';
@@ -17,7 +18,7 @@ import { loadRecords } from '@/store/documents';
  */
 export async function pagePicture(documentId: string, number: number, width: number): Promise<Uint8Array> {
   const { records } = await loadRecords(documentId);
-  const document = documentOf(records);
+  const document = readDocument(records);
   const { composer, shaper } = await composerFor(document);
   const list = composer.compose(document).pages[number - 1];
   if (!list) throw new RangeError(`There is no page ${number}.`);

@@ -2,7 +2,6 @@ import type { Change } from '@/core/records/change';
 import { PLAIN_MESSAGES } from '@/core/records/messages';
 import { changeSchema } from '@/core/records/schemas';
 import { judgedKinds, together } from '@/core/records/together';
-import { checkBody } from '@/core/records/body';
 import { storeChange, type NewChange } from '@/store/documents';
 import { BadRequestError } from '../errors';
 
@@ -17,14 +16,6 @@ export async function takeChange(document: string, input: unknown): Promise<Chan
   const { value, error } = changeSchema.validate(input, { convert: false, abortEarly: true, messages: PLAIN_MESSAGES });
   if (error) throw new BadRequestError(`The change cannot be stored: ${error.message}.`);
   const change = value as NewChange;
-  for (const record of [...change.diff.added, ...change.diff.updated.map(({ after }) => after)]) {
-    if (record.kind !== 'text') continue;
-    try {
-      checkBody(record.body);
-    } catch (reason) {
-      throw new BadRequestError(`The change cannot be stored: a text is not well formed (${(reason as Error).message}).`);
-    }
-  }
   for (const { before, after } of change.diff.updated) {
     if (before.id !== after.id || before.kind !== after.kind)
       throw new BadRequestError('The change cannot be stored: a record cannot become another.');

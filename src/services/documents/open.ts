@@ -1,6 +1,6 @@
 import type { Change } from '@/core/records/change';
 import { documentHead, lastChanges, loadRecords, type DocumentHead } from '@/store/documents';
-import type { DocumentRecord } from '@/core/records/index';
+import type { StoredRecord } from '@/core/records/stored';
 
 /** Changes that come along with a document, for undo to go back through. */
 export const HISTORY = 200;
@@ -8,7 +8,7 @@ export const HISTORY = 200;
 export interface OpenedDocument {
   readonly head: DocumentHead;
   readonly seq: number;
-  readonly records: readonly DocumentRecord[];
+  readonly records: readonly StoredRecord[];
   readonly history: readonly Change[];
 }
 

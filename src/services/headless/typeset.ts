@@ -1,7 +1,7 @@
 import { documentOf, get } from '@/core/records/document';
 import type { DocumentRecord } from '@/core/records/index';
 import type { ParagraphProperties } from '@/core/records/paragraphStyle';
-import { plainBody } from '@/core/records/body';
+import { bodyOf, textOf } from '@/core/records/body';
 import { putFrame } from '@/core/actions/frames';
 import { Edit } from '@/core/actions/edit';
 import { flow } from '@/core/actions/stories';
@@ -73,8 +73,8 @@ export async function typeset(
       more.picture,
     );
   }
-  const { body } = storyOf('', [{ kind: 'heading', level: 1, content: [{ type: 'text', text: ' ' }] }, ...blocks]);
-  edit.put({ id: 'text', kind: 'text', role: 'body', body: body.content.length > 0 ? body : plainBody('body') });
+  const { body } = storyOf('', [{ kind: 'heading', level: 1, content: [textOf(' ')] }, ...blocks]);
+  edit.put({ id: 'text', kind: 'text', role: 'body', body: bodyOf(body) });
   const frame = putFrame(
     edit,
     'page',

@@ -1,20 +1,20 @@
-import { HOUSE_KINDS, type HouseChange } from '@/core/plan/houseOffers';
+import { HOUSE_KINDS, type SentChange } from '@/core/plan/houseOffers';
 import { documentHead, loadRecords, recordsSince, removedSince } from '@/store/documents';
 import { listHouses } from '@/store/publications';
 
 /** What an issue's house says otherwise than when the issue was last brought up to it. @throws NoSuchDocumentError */
-export async function houseChanges(issue: string): Promise<HouseChange[]> {
+export async function houseChanges(issue: string): Promise<SentChange[]> {
   const { publication } = await documentHead(issue);
   const house = (await listHouses()).get(publication);
   if (house === undefined) return [];
   const own = (await loadRecords(issue)).records.find((record) => record.kind === 'issue');
   if (!own?.house) return [];
-  const changed = (await recordsSince(house, own.house.seq, HOUSE_KINDS)).map(({ record, version }): HouseChange => ({
+  const changed = (await recordsSince(house, own.house.seq, HOUSE_KINDS)).map(({ record, version }): SentChange => ({
     id: record.id,
     kind: record.kind,
     now: record,
     seq: version,
   }));
   const removed = (await removedSince(house, own.house.seq)).filter(({ kind }) => HOUSE_KINDS.includes(kind));
-  return [...changed, ...removed.map(({ id, kind, seq }): HouseChange => ({ id, kind, now: undefined, seq }))];
+  return [...changed, ...removed.map(({ id, kind, seq }): SentChange => ({ id, kind, now: undefined, seq }))];
 }

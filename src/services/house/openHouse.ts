@@ -1,5 +1,5 @@
 import { sampleOf, type SampleText } from '@/core/compose/typeSheet';
-import { documentOf } from '@/core/records/document';
+import { readDocument } from '@/core/records/stored';
 import { loadRecords, NoSuchDocumentError } from '@/store/documents';
 import { listIssues } from '@/store/publications';
 import { DUMMY_TEXT } from '@/core/page/dummyText';
@@ -18,7 +18,7 @@ export async function openHouse(id: string): Promise<OpenedHouse | undefined> {
     const opened = await openDocument(id);
     if (opened.head.kind !== 'house') return undefined;
     const latest = (await listIssues()).find((issue) => issue.publication === opened.head.publication);
-    const sample = latest && sampleOf(documentOf((await loadRecords(latest.id)).records));
+    const sample = latest && sampleOf(readDocument((await loadRecords(latest.id)).records));
     const styles = opened.records.filter(({ kind }) => kind === 'paragraphStyle');
     const body = styles.find((style) => style.id === 'body') ?? styles[0];
     return body && { ...opened, sample: sample ?? DUMMY_TEXT, body: body.id };

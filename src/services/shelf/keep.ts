@@ -1,6 +1,5 @@
 import { isDeepStrictEqual } from 'node:util';
 import { nanoid } from 'nanoid';
-import { NO_DIFF } from '@/core/records/diff';
 import type { IssueRecord } from '@/core/records/index';
 import { documentHead, loadRecords, putChange } from '@/store/documents';
 import { transaction } from '@/store/pool';
@@ -76,7 +75,7 @@ export async function renameIssue(id: string, names: IssueNames): Promise<void> 
         author: 'shelf',
         label: 'Rename the issue',
         kind: 'edit',
-        diff: { ...NO_DIFF, updated: [{ before, after }] },
+        diff: { added: [], updated: [{ before, after }], removed: [] },
       });
     await setDocumentName(client, id, issueName(number, season));
   });

@@ -1,6 +1,7 @@
 import { nanoid } from 'nanoid';
 import { MOST_PAGES } from '@/core/actions/pages';
 import { isDay } from '@/core/records/day';
+import { readRecord } from '@/core/records/stored';
 import { startIssue } from '@/core/plan/startIssue';
 import { documentHead, loadRecords, NoSuchDocumentError, putDocument } from '@/store/documents';
 import { findPublication, listHouses, withNumber } from '@/store/publications';
@@ -39,7 +40,7 @@ export async function newIssue(
   const id = nanoid(12);
   const name = issueName(numbered, season.trim());
   const made = startIssue(
-    records,
+    records.map(readRecord),
     {
       publication: own.name,
       number: numbered,
@@ -49,7 +50,7 @@ export async function newIssue(
       pages,
       houseSeq: seq,
     },
-    last?.records,
+    last?.records.map(readRecord),
   );
   const isNew = await withNumber(publication, numbered, id, (client) =>
     putDocument(client, { id, publication, kind: 'issue', name }, made),

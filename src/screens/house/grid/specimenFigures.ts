@@ -1,13 +1,13 @@
 import type { Fit } from '@/core/compose/fit';
 import { countWords, paragraphsOf, plainText } from '@/core/records/body';
-import type { BodyNode } from '@/core/records/text';
+import type { Node } from 'prosemirror-model';
 
 /** Pages that the specimen's text stands on. */
 const PAGES = 2;
 
 /** What dummy text tells of a page: how much of it is shown, over how many lines. Undefined while it is not set. */
 export function specimenFigures(
-  body: BodyNode,
+  body: Node,
   fit: Fit | undefined,
 ): { readonly charactersPerLine: number; readonly wordsPerPage: number } | undefined {
   if (!fit || fit.lines === fit.oversetLines) return undefined;

@@ -6,6 +6,7 @@ import type { PaintedSpecimen, TypeSheet, TypeSheetOrder } from '@/client/typeSh
 import { type Comparison, type SampleText, unevennessOf } from '@/core/compose/typeSheet';
 import { formatNumber } from '@/core/length/length';
 import { type Document, find } from '@/core/records/document';
+import { stored } from '@/core/records/stored';
 import { HouseFrame } from '../HouseFrame';
 import { useHouse } from '../useHouse';
 import { useHouseTools } from '../useHouseTools';
@@ -132,7 +133,7 @@ function useTypeSheet(house: Document, sample: SampleText, body: string): TypeSh
     return () => own.terminate();
   }, []);
   useEffect(() => {
-    worker?.postMessage({ records: [...house.records.values()], sample, body } satisfies TypeSheetOrder);
+    worker?.postMessage({ records: [...house.records.values()].map(stored), sample, body } satisfies TypeSheetOrder);
   }, [worker, house, sample, body]);
   return sheet;
 }
