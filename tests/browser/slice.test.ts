@@ -118,9 +118,9 @@ describe('bringing in copy', () => {
     const texts = await desk.records<TextRecord>('text');
     const quay = stories.find(({ name }) => name === 'From the quay')!;
     const paragraphs = paragraphsOf(texts.find(({ id }) => id === body(quay))!.body);
-    expect(paragraphs.map(({ attrs }) => attrs.style)).toEqual(['bodyFirst', 'crosshead', 'list', 'body', 'body']);
-    expect(paragraphs[0]!.content).toContainEqual({ type: 'text', text: 'nine feet', marks: [{ type: 'emphasis' }] });
-    expect(paragraphs[3]!.content).toContainEqual({ type: 'lineBreak' });
+    expect(paragraphs.map(({ attrs }) => attrs['style'] as string)).toEqual(['bodyFirst', 'crosshead', 'list', 'body', 'body']);
+    expect(paragraphs[0]!.content.toJSON()).toContainEqual({ type: 'text', text: 'nine feet', marks: [{ type: 'emphasis' }] });
+    expect(paragraphs[3]!.content.toJSON()).toContainEqual({ type: 'lineBreak' });
     expect(stories.map(({ name }) => name)).toEqual(expect.arrayContaining(['A letter from the hill school', 'Harbour notes']));
     const words = await desk.page.$eval(`[data-story="${quay.id}"]`, (element) => element.textContent);
     expect(words).toContain(

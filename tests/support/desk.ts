@@ -2,6 +2,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Browser, Page } from 'puppeteer-core';
 import { nanoid } from 'nanoid';
+import { readRecord, type StoredRecord } from '@/core/records/stored';
 import { query } from './application';
 
 /** A copy of a document of the demo for one test to work on, of its publication or of another. */
@@ -161,11 +162,12 @@ export class Desk {
 
   /** Records of the issue as the database has them. */
   async records<T>(kind: string): Promise<T[]> {
-    const rows = await query<{ body: T }>(this.#databaseUrl, 'select body from record where document_id = $1 and kind = $2', [
-      this.#issue,
-      kind,
-    ]);
-    return rows.map(({ body }) => body);
+    const rows = await query<{ body: StoredRecord }>(
+      this.#databaseUrl,
+      'select body from record where document_id = $1 and kind = $2',
+      [this.#issue, kind],
+    );
+    return rows.map(({ body }) => readRecord(body) as T);
   }
 
   async changes(): Promise<{ seq: number; label: string; kind: string }[]> {
