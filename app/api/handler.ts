@@ -16,6 +16,8 @@ function answerFor(error: unknown): { status: number; body: Record<string, unkno
   if (error instanceof TooLargeError) return { status: 413, body: { message } };
   if (name === 'NoSuchDocumentError' || name === 'NoSuchBlobError') return { status: 404, body: { message } };
   if (name === 'ConflictError') return { status: 409, body: { message, theirs: (error as { theirs?: unknown }).theirs } };
+  // Not refused: it is to be rebased on what others did, and sent again.
+  if (name === 'StaleError') return { status: 412, body: { message } };
   if (error instanceof NotThereError) return { status: 404, body: { message } };
   if (error instanceof BusyError) return { status: 503, body: { message } };
   if (name === 'InvalidChangeError') return { status: 400, body: { message } };

@@ -15,3 +15,13 @@ export const PAGE = Joi.object<{ document: string; page: string }>({
     .required(),
 });
 export const PUBLICATION = Joi.object<{ publication: string }>({ publication: id });
+export const CHANGE = Joi.object<{ document: string; seq: string }>({
+  document: id,
+  seq: Joi.string()
+    .pattern(/^\d{1,12}$/)
+    .required(),
+});
+
+const seq = Joi.number().integer().min(0).max(1e12).required();
+export const UP_TO = Joi.object<{ upTo: number }>({ upTo: seq });
+export const BETWEEN = Joi.object<{ after: number; upTo: number }>({ after: seq, upTo: seq });

@@ -1,11 +1,12 @@
 import { Composer } from '@/core/compose/compose';
 import { facesOf } from '@/core/compose/faces';
-import { applied, type Diff } from '@/core/records/diff';
+import { applied, type Diff, typing } from '@/core/records/diff';
 import { documentOf, get, type Document } from '@/core/records/document';
 import type { ParagraphProperties } from '@/core/records/paragraphStyle';
 import type { Box } from '@/core/geometry/box';
 import type { FrameRecord, PictureRecord } from '@/core/records/index';
 import { paragraphsOf, stepped } from '@/core/records/body';
+import { done } from '@/core/records/rebase';
 import { typeWords } from '@/core/records/typing';
 import { readFace, type Face } from '@/core/type/face';
 import { Shaper } from '@/core/type/shaper';
@@ -57,8 +58,7 @@ function typed(document: Document, paragraph: number, letter: string, time: numb
   const before = get(document, 'text', 'text');
   const words = paragraphsOf(before.body)[paragraph]!.textContent;
   const offset = words.indexOf(' ', (time * 17) % (words.length - 20)) - 1;
-  const body = stepped(before.body, typeWords(before.body, { paragraph, offset }, letter).steps);
-  return { added: [], updated: [{ before, after: { ...before, body } }], removed: [] };
+  return typing('text', done(before.body, typeWords(before.body, { paragraph, offset }, letter).steps));
 }
 
 /** A star of sixteen points, as a cut-out's traced outline, in the unit square. */
@@ -102,7 +102,7 @@ const cutOut = (id: string, on: string, box: Box): FrameRecord => ({
 export async function drag(steps: number): Promise<number[]> {
   const base = threaded(await passage(3_400));
   const frame = (x: number, y: number) => cutOut('cut', 'p1', { x, y, w: 170, h: 200 });
-  let document = applied(base, { added: [PICTURE, frame(60, 60)], updated: [], removed: [] });
+  let document = applied(base, { added: [PICTURE, frame(60, 60)], updated: [], removed: [], texts: [] });
   const composer = await fresh(document);
   composer.compose(document);
   const out: number[] = [];
@@ -110,7 +110,7 @@ export async function drag(steps: number): Promise<number[]> {
     const before = get(document, 'frame', 'cut');
     const angle = (i / steps) * 2 * Math.PI;
     const after = frame(420 + 300 * Math.cos(angle), 300 + 240 * Math.sin(angle * 2));
-    document = applied(document, { added: [], updated: [{ before, after }], removed: [] });
+    document = applied(document, { added: [], updated: [{ before, after }], removed: [], texts: [] });
     out.push(timed(() => void composer.compose(document)));
   }
   return out;

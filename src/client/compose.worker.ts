@@ -9,11 +9,10 @@ import { facesOf } from '@/core/compose/faces';
 import { partOf } from '@/core/compose/part';
 import { slotWords } from '@/core/compose/slotFits';
 import { sentencesOf } from '@/core/compose/sentences';
-import { applied, type Diff, touched } from '@/core/records/diff';
+import { applied, type Diff } from '@/core/records/diff';
 import { type Document, find, get } from '@/core/records/document';
-import { stepped, stepsBetween, stepsOf } from '@/core/records/body';
 import { same } from '@/core/records/same';
-import { readDiff, readDocument, type StoredDiff, storedDiff } from '@/core/records/stored';
+import { readDiff, readDocument, storedDiff } from '@/core/records/stored';
 import type { TextPlace } from '@/core/records/typing';
 import { Shaper } from '@/core/type/shaper';
 import { paintItem } from '@/formats/svg/painter';
@@ -31,8 +30,6 @@ const composer = new Composer(shaper);
 const slotComposer = new Composer(shaper);
 let base: Document | undefined;
 let draft: Diff | null = null;
-/** The draft is what has been typed since the last change, and not a gesture. */
-let typing = false;
 let turn = 0;
 /** Where the caret stands in a text that is being typed. */
 let caret: { text: string; place: TextPlace } | undefined;
@@ -45,21 +42,6 @@ const shown = new Map<string, { list: PageList; markup: Map<string, string> }>()
 const send = (message: FromWorker): void => self.postMessage(message);
 
 const now = (): Document => (draft ? applied(base!, draft) : base!);
-
-/**
- * A diff came from another thread as a copy. Paragraphs that say the same as before stand for the copies, so that
- * what was made of them stays good.
- */
-function known(sent: StoredDiff): Diff {
-  const diff = readDiff(sent);
-  const document = now();
-  const updated = diff.updated.map(({ before, after }) => {
-    const own = after.kind === 'text' ? find(document, 'text', after.id) : undefined;
-    if (!own || after.kind !== 'text') return { before, after };
-    return { before, after: { ...after, body: stepped(own.body, stepsBetween(own.body, after.body)) } };
-  });
-  return { ...diff, updated };
-}
 
 function show(): void {
   const started = performance.now();
@@ -174,32 +156,19 @@ async function take(message: ToWorker | { type: 'pictures' }): Promise<void> {
       // What is to be looked at is named right behind: it is shown first.
       if (queue.length === 0) show();
       return;
-    case 'apply': {
-      const diff = known(message.diff);
-      base = applied(base!, diff);
-      // What is being typed goes on over a change of something else.
-      if (!draft || !typing || touched(diff).has(draft.updated[0]!.after.id)) draft = null;
+    case 'apply':
+      base = applied(base!, readDiff(message.diff));
+      draft = null;
+      caret = message.caret ?? caret;
       await loadFaces(shaper, facesOf(base));
       return show();
-    }
+    case 'caret':
+      caret = message.caret;
+      return show();
     case 'draft':
       draft = message.diff && readDiff(message.diff);
-      typing = false;
       turn = message.turn;
       return show();
-    case 'typed': {
-      const before = get(base!, 'text', message.text);
-      const typed = get(now(), 'text', message.text);
-      caret = { text: message.text, place: message.caret };
-      turn = message.turn;
-      if (message.steps.length > 0) {
-        const after = { ...typed, body: stepped(typed.body, stepsOf(message.steps)) };
-        draft = { added: [], updated: [{ before, after }], removed: [] };
-        typing = true;
-        await loadFaces(shaper, facesOf(now()));
-      }
-      return show();
-    }
     case 'place': {
       const list = composer.compose(now()).pages.find(({ page }) => page === message.page);
       return send({ type: 'answer', ask: message.ask, place: list && placeAt(list, message.point, message.text) });

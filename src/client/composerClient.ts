@@ -1,4 +1,3 @@
-import type { Step } from 'prosemirror-transform';
 import type { PlacedCaret } from '@/core/compose/caret';
 import type { Fit } from '@/core/compose/fit';
 import type { Box, Point } from '@/core/geometry/box';
@@ -79,6 +78,7 @@ export class ComposerClient {
   readonly #asked = new Map<number, (answer: Extract<FromWorker, { type: 'answer' }>) => void>();
   readonly #stop: () => void;
   #setting = NOTHING;
+  #caret: { readonly text: string; readonly place: TextPlace } | undefined;
   #asks = 0;
   #turn = 0;
   /** The turn being composed, and the newest draft that waits for its end. */
@@ -99,7 +99,9 @@ export class ComposerClient {
     });
     this.#stop = store.onDiff((diff) => {
       this.#waiting = undefined;
-      this.#post({ type: 'apply', diff: storedDiff(diff) });
+      const caret = this.#caret;
+      this.#caret = undefined;
+      this.#post({ type: 'apply', diff: storedDiff(diff), ...(caret ? { caret } : {}) });
     });
   }
 
@@ -139,11 +141,15 @@ export class ComposerClient {
     this.#post({ type: 'draft', diff: diff && storedDiff(diff), turn: ++this.#turn });
   }
 
-  /** Passes a key on at once: every one counts, none waits for another. */
-  typed(text: string, steps: readonly Step[], caret: TextPlace): void {
-    this.#waiting = undefined;
-    this.#busy = true;
-    this.#post({ type: 'typed', text, steps: steps.map((step) => step.toJSON() as unknown), caret, turn: ++this.#turn });
+  /** Where the caret stands in a text; with the change that is done next, when it is said `before` it. */
+  caret(text: string, place: TextPlace, before = false): void {
+    this.#caret = { text, place };
+    if (!before) this.#postCaret();
+  }
+
+  #postCaret(): void {
+    if (this.#caret) this.#post({ type: 'caret', caret: this.#caret });
+    this.#caret = undefined;
   }
 
   /** The place in a text that a point of a page is nearest to. */

@@ -1,6 +1,6 @@
 import type { Diff } from '@/core/records/diff';
 import type { Document } from '@/core/records/document';
-import type { DocumentRecord } from '@/core/records/index';
+import type { Step } from 'prosemirror-transform';
 import type { DeskView } from '@/core/page/houseDesk';
 import type { DocumentSource } from './composerClient';
 import type { DocumentStore, Snapshot, StoreState } from './documentStore';
@@ -13,15 +13,17 @@ export interface DeskStore extends DocumentSource {
   readonly state: () => StoreState;
   /** The last change that it holds, by number. */
   readonly seq: number;
-  expect(expecting: boolean): void;
   do(label: string, diff: Diff): void;
+  /** Does steps on a text that more may follow, until the hand rests. */
+  type(label: string, text: string, steps: readonly Step[]): void;
+  rest(): void;
   /** The document itself, of which what lies on the desk may be a view; and changing it there. */
   readonly whole: Document;
   doWhole(label: string, diff: Diff): void;
   undo(): ReturnType<DocumentStore['undo']>;
   redo(): ReturnType<DocumentStore['redo']>;
   /** Told when something that was done here could not be kept. */
-  onRefused: (message: string, mine: Diff, theirs: readonly DocumentRecord[]) => void;
+  onRefused: DocumentStore['onRefused'];
 }
 
 /**
@@ -59,8 +61,12 @@ export class ViewedStore implements DeskStore {
 
   readonly state = (): StoreState => this.#store.state();
 
-  expect(expecting: boolean): void {
-    this.#store.expect(expecting);
+  type(label: string, text: string, steps: readonly Step[]): void {
+    this.#store.type(label, text, steps);
+  }
+
+  rest(): void {
+    this.#store.rest();
   }
 
   do(label: string, diff: Diff): void {

@@ -1,11 +1,13 @@
 import { nanoid } from 'nanoid';
-import type { Change } from '@/core/records/change';
-import { applied, type Diff, inverted, isEmpty, touched } from '@/core/records/diff';
-import type { Document } from '@/core/records/document';
-import { readDiff, readDocument, readRecord, type StoredDiff, type StoredRecord } from '@/core/records/stored';
-import type { DocumentRecord } from '@/core/records/index';
+import type { Step } from 'prosemirror-transform';
+import type { Change, Heading } from '@/core/records/change';
+import { applied, betweenOf, type Diff, inverted, isEmpty, touched } from '@/core/records/diff';
+import { type Document, find } from '@/core/records/document';
+import { done } from '@/core/records/rebase';
 import { same } from '@/core/records/same';
-import { History } from './history';
+import { readDiff, readDocument, type StoredDiff, storedDiff, type StoredRecord } from '@/core/records/stored';
+import { rebased, type Since, takenBack } from '@/core/records/turn';
+import { History, type Turnable } from './history';
 
 /** How far what was done here has come. */
 export type StoreState =
@@ -21,27 +23,60 @@ export interface Snapshot {
   readonly redo: string | undefined;
 }
 
-/** A change on its way to the server. */
+/** A change on its way to the server, as it is on top of what the server has. */
 interface Outgoing {
   readonly id: string;
   readonly author: string;
   readonly label: string;
   readonly kind: 'edit' | 'undo' | 'redo';
   readonly ofId: string | undefined;
-  readonly diff: Diff;
+  diff: Diff;
+  /** It is still being typed: more may be added before it is sent. */
+  open: boolean;
+  /** What was sent and not answered: it may be stored, so nothing else is sent in its place. */
+  sent: { readonly base: number; readonly diff: StoredDiff } | undefined;
+  /** The server has it; it comes here once all before it has. */
+  stored: boolean;
+}
+
+/** A change as it is kept on this machine. */
+interface Kept extends Omit<Outgoing, 'diff' | 'open' | 'stored'> {
+  readonly diff: StoredDiff;
+  /** The last change of the server beneath it. */
+  readonly base: number;
 }
 
 export interface Opened {
   readonly seq: number;
   readonly records: readonly StoredRecord[];
-  readonly history: readonly Change[];
+  /** The last changes, by name: what they did is fetched when it is undone. */
+  readonly history: readonly Heading[];
+}
+
+export interface Answer {
+  readonly status: number;
+  readonly body: {
+    readonly change?: Change;
+    readonly others?: readonly Change[];
+    readonly message?: string;
+  };
 }
 
 /** What the store needs of the world around it; a test gives it another. */
 export interface Surroundings {
-  send(
-    change: Omit<Outgoing, 'ofId'> & { of?: number },
-  ): Promise<{ status: number; body: { seq?: number; at?: string; message?: string; theirs?: StoredRecord[] } }>;
+  send(change: {
+    readonly id: string;
+    readonly author: string;
+    readonly label: string;
+    readonly kind: 'edit' | 'undo' | 'redo';
+    readonly of?: number;
+    readonly base: number;
+    readonly diff: StoredDiff;
+  }): Promise<Answer>;
+  /** A change by number, and those since that touch the same texts, up to `upTo`. @throws Error with a sentence */
+  fetchChange(seq: number, upTo: number): Promise<{ readonly change: Change; readonly since: readonly Change[] }>;
+  /** All changes after one, up to another. @throws Error with a sentence */
+  fetchAfter(seq: number, upTo: number): Promise<readonly Change[]>;
   keep(pending: readonly unknown[]): void;
   kept(): readonly unknown[];
   later(milliseconds: number, work: () => void): void;
@@ -51,52 +86,62 @@ export interface Surroundings {
 const FIRST_PAUSE = 400;
 const LONGEST_PAUSE = 8_000;
 
+/** A change that came since the document was opened. */
+interface Logged extends Since {
+  readonly seq: number;
+  readonly diff: Diff;
+}
+
+export type Turned = { readonly label: string } | { readonly refused: string } | undefined;
+
 /**
  * The browser's document: what the server has stored, with what was done here since on top. Every change is applied
  * at once, kept on this machine until the server has answered "stored", and sent in order. Changes of others come in
- * between; where they touch the same record the server refuses the later, and both versions are told.
+ * beneath: what waits is rebased on them. Where both changed the same property the server refuses the later, and both
+ * versions are told.
  */
 export class DocumentStore {
   readonly #author: string;
   readonly #around: Surroundings;
   readonly #listeners = new Set<() => void>();
   readonly #heard = new Set<(diff: Diff) => void>();
-  readonly #history = new History<Diff>();
+  readonly #history = new History();
   /** Change ids by number and back: an undo is sent with the number of what it undoes. */
   readonly #seqOf = new Map<string, number>();
   readonly #idOf = new Map<number, string>();
+  /** What the server has, up to `#seq`; and what was done on top. */
+  #confirmed: Document;
   #document: Document;
   #seq: number;
+  readonly #openedAt: number;
+  readonly #log: Logged[] = [];
+  /** Changes that came before one that is still to come. */
+  readonly #early = new Map<number, Change>();
   #pending: Outgoing[] = [];
   #sending = false;
+  /** The server said that others were first, and what they did is still to come. */
+  #stale = false;
   #pause = FIRST_PAUSE;
   #storedAt: Date | undefined;
   #trouble: string | undefined;
   #snapshot: Snapshot;
   #state: StoreState;
-  #expecting = false;
   /** The number of the last change there is, as far as the server has told; undefined while it cannot. */
   #head: number | undefined;
   #heardHead = false;
-  /** Told when something that was done here could not be kept. */
-  onRefused: (message: string, mine: Diff, theirs: readonly DocumentRecord[]) => void = () => undefined;
+  /** Told when something that was done here could not be kept; `again` does it on what there is now. */
+  onRefused: (message: string, again: (() => void) | undefined) => void = () => undefined;
 
   constructor(opened: Opened, author: string, around: Surroundings) {
     this.#author = author;
     this.#around = around;
-    this.#document = readDocument(opened.records);
-    this.#seq = opened.seq;
-    for (const change of opened.history) this.#note(change);
+    this.#confirmed = this.#document = readDocument(opened.records);
+    this.#seq = this.#openedAt = opened.seq;
+    for (const heading of opened.history) this.#note(heading);
     this.#storedAt = opened.history.length > 0 ? new Date(opened.history.at(-1)!.at) : undefined;
-    // What an earlier page did not get through to the server is done again; the server knows changes by their id.
-    for (const kept of around.kept() as (Omit<Outgoing, 'diff'> & { diff: StoredDiff })[]) {
-      const change = { ...kept, diff: readDiff(kept.diff) };
-      if (this.#seqOf.has(change.id) || !this.#fits(change.diff)) continue;
-      this.#apply(change);
-    }
     this.#snapshot = this.#taken();
     this.#state = this.#stateNow();
-    void this.#send();
+    void this.#restore(around.kept() as readonly Kept[]);
   }
 
   get seq(): number {
@@ -125,13 +170,6 @@ export class DocumentStore {
   /** How far what was done here has come; the same object as long as it says the same. */
   readonly state = (): StoreState => this.#state;
 
-  /** Something is being done that will be a change in a moment, and is not stored until then. */
-  expect(expecting: boolean): void {
-    if (this.#expecting === expecting) return;
-    this.#expecting = expecting;
-    this.#changed();
-  }
-
   /** Tells of every diff that changes the document, wherever it comes from, in order. */
   onDiff(listener: (diff: Diff) => void): () => void {
     this.#heard.add(listener);
@@ -141,57 +179,159 @@ export class DocumentStore {
   /** Does a change. An empty diff is no change. */
   do(label: string, diff: Diff): void {
     if (isEmpty(diff)) return;
-    this.#apply({ id: nanoid(16), author: this.#author, label, kind: 'edit', ofId: undefined, diff });
+    this.rest();
+    this.#apply(this.#made(label, 'edit', undefined, diff));
+    this.#changed();
+    void this.#send();
+  }
+
+  /** Does steps on a text that more may follow: they are one change, sent when the hand rests. */
+  type(label: string, text: string, steps: readonly Step[]): void {
+    const record = find(this.#document, 'text', text);
+    if (!record || steps.length === 0) return;
+    const own = done(record.body, steps);
+    const diff: Diff = { added: [], updated: [], removed: [], texts: [{ id: text, ...own }] };
+    const last = this.#pending.at(-1);
+    const before = last?.open ? last.diff.texts[0] : undefined;
+    if (last && before?.id === text && last.label === label) {
+      this.#show(diff);
+      const all = { id: text, steps: [...before.steps, ...own.steps], back: [...own.back, ...before.back] };
+      last.diff = { ...last.diff, texts: [all] };
+      this.#keep();
+    } else {
+      this.rest();
+      this.#apply({ ...this.#made(label, 'edit', undefined, diff), open: true });
+    }
+    this.#changed();
+  }
+
+  /** Ends what is being typed: it is one change, and is sent. */
+  rest(): void {
+    const last = this.#pending.at(-1);
+    if (!last?.open) return;
+    last.open = false;
     this.#changed();
     void this.#send();
   }
 
   /** Takes the last change of this author back. Gives what was undone, or a sentence why it cannot be. */
-  undo(): { label: string } | { refused: string } | undefined {
+  undo(): Promise<Turned> {
     return this.#turn('undo');
   }
 
-  redo(): { label: string } | { refused: string } | undefined {
+  redo(): Promise<Turned> {
     return this.#turn('redo');
   }
 
-  #turn(kind: 'undo' | 'redo'): { label: string } | { refused: string } | undefined {
+  async #turn(kind: 'undo' | 'redo'): Promise<Turned> {
+    this.rest();
     const of = kind === 'undo' ? this.#history.toUndo : this.#history.toRedo;
     if (!of) return undefined;
-    const diff = kind === 'undo' ? inverted(of.diff) : of.diff;
-    const change = { id: nanoid(16), author: this.#author, label: of.label, kind, ofId: of.id, diff };
-    if (!this.#fits(diff)) {
-      this.#history.forget({ id: change.id, kind, of: of.id });
+    const back = this.#foundHere(of.last) ?? (await this.#fetched(of));
+    if ('refused' in back) return back;
+    // Meanwhile something else may have been done: then that is what comes first.
+    if ((kind === 'undo' ? this.#history.toUndo : this.#history.toRedo) !== of) return this.#turn(kind);
+    const diff = takenBack(back.diff, back.since, this.#document);
+    if (!diff) {
+      this.#history.forget({ id: nanoid(16), kind, of: of.edit });
       this.#changed();
       return {
         refused: `“${of.label}” cannot be ${kind === 'undo' ? 'undone' : 'redone'}: somebody else has changed the same thing since.`,
       };
     }
-    this.#apply(change);
+    this.#apply(this.#made(of.label, kind, of.edit, diff));
     this.#changed();
     void this.#send();
     return { label: of.label };
   }
 
-  /** A change as the server announces it: another's is applied, this page's own is ticked off. */
+  /** What a change that came or was done since the document was opened did, and what was done since. */
+  #foundHere(id: string): { diff: Diff; since: readonly Since[] } | undefined {
+    const at = this.#log.findIndex((each) => each.id === id);
+    if (at >= 0) return { diff: this.#log[at]!.diff, since: [...this.#log.slice(at + 1), ...this.#waiting(0)] };
+    // What waits lies on top of all that came.
+    const waits = this.#pending.findIndex((each) => each.id === id);
+    return waits < 0 ? undefined : { diff: this.#pending[waits]!.diff, since: this.#waiting(waits + 1) };
+  }
+
+  #waiting(from: number): readonly Since[] {
+    return this.#pending.slice(from).map(({ id, ofId, diff }) => ({ id, of: ofId, texts: diff.texts }));
+  }
+
+  async #fetched(of: Turnable): Promise<{ diff: Diff; since: readonly Since[] } | { refused: string }> {
+    try {
+      const { change, since } = await this.#around.fetchChange(this.#seqOf.get(of.last)!, this.#openedAt);
+      const before = since.map((each) => this.#logged(each));
+      return { diff: readDiff(change.diff), since: [...before, ...this.#log, ...this.#waiting(0)] };
+    } catch (error) {
+      return { refused: `“${of.label}” cannot be undone or redone now: ${(error as Error).message}` };
+    }
+  }
+
+  /** A change as the server has stored it, another's or this page's own. Those that come early wait for those before. */
   receive(change: Change): void {
-    if (change.seq <= this.#seq && this.#seqOf.has(change.id)) return;
-    this.#seq = Math.max(this.#seq, change.seq);
-    const own = this.#pending.some(({ id }) => id === change.id) || this.#seqOf.has(change.id);
-    this.#seqOf.set(change.id, change.seq);
-    this.#idOf.set(change.seq, change.id);
-    if (own) return;
-    // A record with a change of ours on the way stays as we made it until the server has judged.
-    const ours = new Set(this.#pending.flatMap(({ diff }) => [...touched(diff)]));
-    const diff = this.#possible(without(readDiff(change.diff), ours));
-    this.#show(diff);
-    if (change.author === this.#author)
-      this.#noteAs({ ...change, diff: readDiff(change.diff) }, change.of === null ? undefined : this.#idOf.get(change.of));
+    if (change.seq <= this.#seq) return;
+    this.#early.set(change.seq, change);
+    let came = false;
+    for (let next = this.#early.get(this.#seq + 1); next; next = this.#early.get(this.#seq + 1)) {
+      this.#early.delete(next.seq);
+      this.#confirm(next);
+      came = true;
+    }
+    if (!came) return;
+    this.#stale = false;
     this.#changed();
+    void this.#send();
+  }
+
+  #confirm(change: Change): void {
+    const logged = this.#logged(change);
+    this.#seq = change.seq;
+    this.#log.push(logged);
+    const own = this.#pending.findIndex(({ id }) => id === change.id);
+    const before = this.#confirmed;
+    this.#confirmed = possible(before, logged.diff);
+    if (own === 0) {
+      const mine = this.#pending.shift()!;
+      this.#seqOf.set(change.id, change.seq);
+      this.#idOf.set(change.seq, change.id);
+      this.#storedAt = new Date(change.at);
+      this.#keep();
+      // As it was sent: what is shown is what it was already.
+      if (!same(storedDiff(mine.diff), change.diff)) this.#refold(NOTHING, [...touched(mine.diff), ...touched(logged.diff)]);
+      return;
+    }
+    this.#note(change);
+    this.#refold(logged.diff, touched(logged.diff));
+  }
+
+  /** Rebases what waits on what came beneath it, and shows what differs. */
+  #refold(over: Diff, ids: Iterable<string>): void {
+    const before = this.#document;
+    if (this.#pending.length === 0) this.#document = this.#confirmed;
+    else {
+      const { document, waiting } = rebased(
+        this.#confirmed,
+        this.#pending.map(({ diff }) => diff),
+        over,
+        possible,
+      );
+      this.#document = document;
+      waiting.forEach((diff, i) => (this.#pending[i]!.diff = diff));
+      this.#keep();
+    }
+    this.#tell(betweenOf(before, this.#document, new Set(ids)));
+  }
+
+  #logged(change: Change): Logged {
+    const diff = readDiff(change.diff);
+    const of = change.of === null ? undefined : this.#idOf.get(change.of);
+    return { seq: change.seq, id: change.id, of, texts: diff.texts, diff };
   }
 
   /** Resolves when everything done so far has been stored. */
   stored(): Promise<void> {
+    this.rest();
     if (this.#pending.length === 0) return Promise.resolve();
     return new Promise((resolve) => {
       const stop = this.subscribe(() => {
@@ -222,79 +362,102 @@ export class DocumentStore {
     void this.#send();
   }
 
+  /** What an earlier page did not get through to the server is done again; the server knows changes by their id. */
+  async #restore(kept: readonly Kept[]): Promise<void> {
+    const waiting = kept.filter(({ id }) => !this.#seqOf.has(id));
+    if (waiting.length > 0) {
+      const base = waiting[0]!.base;
+      let over: readonly Change[] = [];
+      if (base < this.#openedAt) {
+        try {
+          over = await this.#around.fetchAfter(base, this.#openedAt);
+        } catch {
+          // They stay kept; the next page tries again.
+          return;
+        }
+      }
+      const steps = over.filter(({ id }) => !kept.some((each) => each.id === id)).map((each) => readDiff(each.diff).texts);
+      const diffs = waiting.map(({ diff }) => readDiff(diff));
+      const { waiting: now } = rebased(this.#confirmed, diffs, { ...NOTHING, texts: joined(steps.flat()) }, possible);
+      waiting.forEach(({ base: _, ...change }, i) => {
+        // What was sent and not answered is sent again as it was: it may be stored.
+        this.#apply({ ...change, diff: now[i]!, open: false, stored: false });
+      });
+      this.#changed();
+    }
+    void this.#send();
+  }
+
+  #made(label: string, kind: Outgoing['kind'], ofId: string | undefined, diff: Diff): Outgoing {
+    return { id: nanoid(16), author: this.#author, label, kind, ofId, diff, open: false, sent: undefined, stored: false };
+  }
+
   #apply(change: Outgoing): void {
     this.#show(change.diff);
-    this.#noteAs(change, change.ofId);
+    this.#history.note({ id: change.id, kind: change.kind, of: change.ofId, label: change.label });
     this.#pending.push(change);
-    this.#around.keep(this.#pending);
+    this.#keep();
+  }
+
+  #keep(): void {
+    this.#around.keep(
+      this.#pending.map(({ open: _, stored: __, diff, ...change }): Kept => ({
+        ...change,
+        diff: storedDiff(diff),
+        base: this.#seq,
+      })),
+    );
   }
 
   #show(diff: Diff): void {
     if (isEmpty(diff)) return;
     this.#document = applied(this.#document, diff);
+    this.#tell(diff);
+  }
+
+  #tell(diff: Diff): void {
+    if (isEmpty(diff)) return;
     for (const listener of this.#heard) listener(diff);
   }
 
-  #note(change: Change): void {
-    this.#seqOf.set(change.id, change.seq);
-    this.#idOf.set(change.seq, change.id);
-    if (change.author === this.#author)
-      this.#noteAs({ ...change, diff: readDiff(change.diff) }, change.of === null ? undefined : this.#idOf.get(change.of));
-  }
-
-  #noteAs(change: Pick<Outgoing, 'id' | 'kind' | 'label' | 'diff'>, of: string | undefined): void {
-    this.#history.note({ id: change.id, kind: change.kind, of, label: change.label, diff: change.diff });
-  }
-
-  /** Whether every record that a diff changes is here as the diff knew it. */
-  #fits(diff: Diff): boolean {
-    const now = this.#document.records;
-    return (
-      diff.added.every(({ id }) => !now.has(id)) &&
-      diff.removed.every((record) => same(now.get(record.id), record)) &&
-      diff.updated.every(({ before }) => same(now.get(before.id), before))
-    );
-  }
-
-  /** What of a diff can be shown here at all. */
-  #possible(diff: Diff): Diff {
-    const now = this.#document.records;
-    return {
-      added: diff.added.filter(({ id }) => !now.has(id)),
-      updated: diff.updated.filter(({ after }) => now.has(after.id)),
-      removed: diff.removed.filter(({ id }) => now.has(id)),
-    };
+  #note({ id, seq, author, label, kind, of }: Heading): void {
+    this.#seqOf.set(id, seq);
+    this.#idOf.set(seq, id);
+    if (author !== this.#author) return;
+    this.#history.note({ id, kind, label, of: of === null ? undefined : this.#idOf.get(of) });
   }
 
   async #send(): Promise<void> {
     if (this.#sending) return;
     this.#sending = true;
     try {
-      while (this.#pending.length > 0) {
-        const change = this.#pending[0]!;
+      for (let change = this.#pending[0]; change && !change.open && !change.stored && !this.#stale; change = this.#pending[0]) {
         const of = change.ofId === undefined ? undefined : this.#seqOf.get(change.ofId);
-        const { id, author, label, kind, diff } = change;
-        let answer: Awaited<ReturnType<Surroundings['send']>>;
+        const { id, author, label, kind } = change;
+        const { base, diff } = (change.sent ??= { base: this.#seq, diff: storedDiff(change.diff) });
+        let answer: Answer;
         try {
-          answer = await this.#around.send({ id, author, label, kind, diff, ...(of === undefined ? {} : { of }) });
+          answer = await this.#around.send({ id, author, label, kind, base, diff, ...(of === undefined ? {} : { of }) });
           if (answer.status >= 500) throw new Error(answer.body.message);
         } catch {
           this.#trouble = 'Not stored yet: the server does not answer. What you do is kept here and sent again.';
           this.#changed();
-          this.#around.later(this.#pause, () => void this.#send());
-          this.#pause = Math.min(LONGEST_PAUSE, this.#pause * 2);
+          this.#later();
           return;
         }
         this.#trouble = undefined;
         this.#pause = FIRST_PAUSE;
-        this.#pending.shift();
-        this.#around.keep(this.#pending);
         if (answer.status < 300) {
-          this.#seqOf.set(change.id, answer.body.seq!);
-          this.#idOf.set(answer.body.seq!, change.id);
-          this.#storedAt = new Date(answer.body.at!);
-        } else
-          this.#refused(change, answer.body.message ?? 'This could not be stored.', (answer.body.theirs ?? []).map(readRecord));
+          change.stored = true;
+          for (const each of [...(answer.body.others ?? []), answer.body.change!]) this.receive(each);
+        } else if (answer.status === STALE) {
+          change.sent = undefined;
+          // What others did comes by itself; it is asked again in case it does not.
+          if (this.#seq === base) {
+            this.#stale = true;
+            this.#later();
+          }
+        } else this.#refused(change, answer.body.message ?? 'This could not be stored.');
         this.#changed();
       }
     } finally {
@@ -302,17 +465,31 @@ export class DocumentStore {
     }
   }
 
-  /** Takes a refused change back here, and shows the records as they are on the server. */
-  #refused(change: Outgoing, message: string, theirs: readonly DocumentRecord[]): void {
-    this.#history.forget({ id: change.id, kind: change.kind, of: change.ofId });
-    this.#show(this.#possible(inverted(change.diff)));
-    const now = this.#document.records;
-    this.#show({
-      added: theirs.filter(({ id }) => !now.has(id)),
-      updated: theirs.flatMap((after) => (now.has(after.id) ? { before: now.get(after.id)!, after } : [])),
-      removed: [],
+  #later(): void {
+    this.#around.later(this.#pause, () => {
+      this.#stale = false;
+      void this.#send();
     });
-    this.onRefused(message, change.diff, theirs);
+    this.#pause = Math.min(LONGEST_PAUSE, this.#pause * 2);
+  }
+
+  /** Takes a refused change back here; what others did instead comes by itself. */
+  #refused(change: Outgoing, message: string): void {
+    this.#pending.shift();
+    this.#history.forget({ id: change.id, kind: change.kind, of: change.ofId });
+    this.#refold(inverted(change.diff), touched(change.diff));
+    const again = change.diff.updated.length > 0 ? () => this.#again(change) : undefined;
+    this.onRefused(message, again);
+  }
+
+  /** Does what was refused on what there is now: where both changed the same property, it is as it was wished here. */
+  #again({ label, diff }: Outgoing): void {
+    const { waiting } = rebased(this.#document, [diff], NOTHING, possible);
+    const updated = waiting[0]!.updated.flatMap(({ after }) => {
+      const before = this.#document.records.get(after.id);
+      return before ? [{ before, after }] : [];
+    });
+    this.do(label, { ...NOTHING, updated });
   }
 
   #changed(): void {
@@ -330,17 +507,43 @@ export class DocumentStore {
 
   #stateNow(): StoreState {
     if (this.#trouble) return { is: 'waiting', why: this.#trouble };
-    if (this.#pending.length > 0 || this.#expecting) return { is: 'storing' };
+    if (this.#pending.length > 0) return { is: 'storing' };
     if (this.#heardHead && (this.#head === undefined || this.#head > this.#seq)) return { is: 'behind' };
     return { is: 'stored', at: this.#storedAt };
   }
 }
 
-function without(diff: Diff, ids: ReadonlySet<string>): Diff {
-  if (ids.size === 0) return diff;
-  return {
-    added: diff.added.filter(({ id }) => !ids.has(id)),
-    updated: diff.updated.filter(({ after }) => !ids.has(after.id)),
-    removed: diff.removed.filter(({ id }) => !ids.has(id)),
+/** The status of an answer that says: others were first. */
+const STALE = 412;
+
+const NOTHING: Diff = { added: [], updated: [], removed: [], texts: [] };
+
+/** Steps on the same text after one another as one. */
+function joined(texts: readonly Diff['texts'][number][]): Diff['texts'] {
+  const out = new Map<string, Diff['texts'][number]>();
+  for (const { id, steps, back } of texts) {
+    const before = out.get(id);
+    out.set(id, before ? { id, steps: [...before.steps, ...steps], back: [...back, ...before.back] } : { id, steps, back });
+  }
+  return [...out.values()];
+}
+
+/** A document with what of a diff can be done to it at all. */
+function possible(document: Document, diff: Diff): Document {
+  const now = document.records;
+  const fits: Diff = {
+    added: diff.added.filter(({ id }) => !now.has(id)),
+    updated: diff.updated.filter(({ after }) => now.has(after.id)),
+    removed: diff.removed.filter(({ id }) => now.has(id)),
+    texts: [],
   };
+  let out = applied(document, fits);
+  for (const own of diff.texts) {
+    try {
+      out = applied(out, { ...NOTHING, texts: [own] });
+    } catch {
+      // The text is gone, or its place: whoever judges the change says so.
+    }
+  }
+  return out;
 }

@@ -30,18 +30,15 @@ export interface Sentence extends Passage {
 
 export type ToWorker =
   | { readonly type: 'open'; readonly records: readonly StoredRecord[] }
-  | { readonly type: 'apply'; readonly diff: StoredDiff }
+  | {
+      readonly type: 'apply';
+      readonly diff: StoredDiff;
+      readonly caret?: { readonly text: string; readonly place: TextPlace };
+    }
   /** A change that is being tried by hand; null when it is over. */
   | { readonly type: 'draft'; readonly diff: StoredDiff | null; readonly turn: number }
-  /** A key typed into a text: the draft goes on from where it is; the caret is told with the pages. */
-  | {
-      readonly type: 'typed';
-      readonly text: string;
-      /** Steps in their JSON form. */
-      readonly steps: readonly unknown[];
-      readonly caret: TextPlace;
-      readonly turn: number;
-    }
+  /** Where the caret stands in a text that is being typed into: it is told with the pages. */
+  | { readonly type: 'caret'; readonly caret: { readonly text: string; readonly place: TextPlace } }
   | { readonly type: 'watch'; readonly pages: readonly string[] }
   /** Pages to be drawn small, so many pixels wide. */
   | { readonly type: 'small'; readonly pages: readonly string[]; readonly width: number }

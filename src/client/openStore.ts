@@ -1,6 +1,6 @@
 import { nanoid } from 'nanoid';
 import type { Change } from '@/core/records/change';
-import { DocumentStore, type Opened } from './documentStore';
+import { type Answer, DocumentStore, type Opened } from './documentStore';
 
 /** Who works at this browser: one author for all its tabs, so that undo reaches what either did. */
 function author(): string {
@@ -8,6 +8,13 @@ function author(): string {
   let id = localStorage.getItem(key);
   if (!id) localStorage.setItem(key, (id = nanoid(12)));
   return id;
+}
+
+async function asked<T>(url: string): Promise<T> {
+  const response = await fetch(url);
+  const answer = (await response.json()) as T & { message?: string };
+  if (!response.ok) throw new Error(answer.message ?? 'The server does not answer.');
+  return answer;
 }
 
 /** The store of a document, connected to the server: changes go out by POST, others' come in as server-sent events. */
@@ -22,8 +29,11 @@ export function openStore(document: string, opened: Opened): { store: DocumentSt
         headers: { 'Content-Type': 'application/json' },
         body: JSON.stringify(change),
       });
-      return { status: response.status, body: (await response.json()) as { message?: string } };
+      return { status: response.status, body: (await response.json()) as Answer['body'] };
     },
+    fetchChange: (seq, upTo) => asked(`${base}/changes/${seq}?upTo=${upTo}`),
+    fetchAfter: async (seq, upTo) =>
+      (await asked<{ changes: readonly Change[] }>(`${base}/changes?after=${seq}&upTo=${upTo}`)).changes,
     keep: (pending) =>
       pending.length > 0 ? sessionStorage.setItem(key, JSON.stringify(pending)) : sessionStorage.removeItem(key),
     kept: () => JSON.parse(sessionStorage.getItem(key) ?? '[]') as unknown[],

@@ -1,9 +1,24 @@
+import type { Node } from 'prosemirror-model';
 import type { RecordKind } from '@/core/records/index';
-import type { Change } from '@/core/records/change';
-import type { Storable, StoredDiff, StoredRecord } from '@/core/records/stored';
+import type { Change, Heading } from '@/core/records/change';
+import { bodyOf, checkBody, stepped, stepsOf } from '@/core/records/body';
+import { merged } from '@/core/records/merge';
+import { same } from '@/core/records/same';
+import {
+  properties,
+  type Storable,
+  type StoredDiff,
+  type StoredProperties,
+  type StoredRecord,
+  type StoredText,
+} from '@/core/records/stored';
 import { pool, transaction, type Client } from './pool';
 
-export type NewChange = Omit<Change, 'seq' | 'at' | 'of'> & { readonly of?: number | undefined };
+export type NewChange = Omit<Change, 'seq' | 'at' | 'of'> & {
+  readonly of?: number | undefined;
+  /** The number of the last change that its author had when it was made: what steps on texts are based on. */
+  readonly base: number;
+};
 
 export interface DocumentHead {
   readonly id: string;
@@ -30,6 +45,11 @@ export class ConflictError extends Error {
   }
 }
 
+/** Thrown when steps on a text are based on a version before others changed it: to be rebased and sent again. */
+export class StaleError extends Error {
+  override name = 'StaleError';
+}
+
 /** Thrown when a change cannot be one, whoever made it; the message says why. */
 export class InvalidChangeError extends Error {
   override name = 'InvalidChangeError';
@@ -44,7 +64,8 @@ export interface Judging {
   readonly of: Judge;
 }
 
-const CHANGE = `seq::int, id, author, label, kind, of::int, diff, to_char(at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as at`;
+const HEADING = `seq::int, id, author, label, kind, of::int, to_char(at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as at`;
+const CHANGE = `${HEADING}, diff`;
 
 /** @throws NoSuchDocumentError */
 export async function documentHead(id: string): Promise<DocumentHead> {
@@ -112,13 +133,30 @@ export async function changesAfter(id: string, seq: number, limit = 500): Promis
   return rows;
 }
 
-/** The last changes, the oldest first: what undo goes back through. */
-export async function lastChanges(id: string, limit: number): Promise<Change[]> {
-  const { rows } = await pool().query<Change>(`select ${CHANGE} from change where document_id = $1 order by seq desc limit $2`, [
-    id,
-    limit,
-  ]);
+/** What the last changes are called, the oldest first: what undo goes back through. */
+export async function lastHeadings(id: string, limit: number): Promise<Heading[]> {
+  const { rows } = await pool().query<Heading>(
+    `select ${HEADING} from change where document_id = $1 order by seq desc limit $2`,
+    [id, limit],
+  );
   return rows.reverse();
+}
+
+/** A change by its number; undefined where there is none. */
+export async function findChange(id: string, seq: number): Promise<Change | undefined> {
+  const { rows } = await pool().query<Change>(`select ${CHANGE} from change where document_id = $1 and seq = $2`, [id, seq]);
+  return rows[0];
+}
+
+/** Changes after one, up to another, that do steps on any of some texts. */
+export async function changesOnTexts(id: string, texts: readonly string[], seq: number, upTo: number): Promise<Change[]> {
+  if (texts.length === 0) return [];
+  const { rows } = await pool().query<Change>(
+    `select ${CHANGE} from change c where document_id = $1 and seq > $3 and seq <= $4
+        and exists (select 1 from jsonb_array_elements(c.diff -> 'texts') as own where own ->> 'id' = any($2)) order by seq`,
+    [id, texts, seq, upTo],
+  );
+  return rows;
 }
 
 export interface NewDocument {
@@ -153,13 +191,13 @@ export const storeChange = (document: string, change: NewChange, judge?: Judging
  * its number is given back.
  *
  * @param judge of the records of those kinds that the change touches and must hold together, as they would be
- * @throws NoSuchDocumentError, ConflictError, InvalidChangeError
+ * @throws NoSuchDocumentError, ConflictError, StaleError, InvalidChangeError
  */
 export async function putChange(client: Client, document: string, change: NewChange, judge?: Judging): Promise<Change> {
   const head = await client.query<{ seq: number }>('select seq::int from document where id = $1 for update', [document]);
   if (!head.rows[0]) throw new NoSuchDocumentError('There is no such issue.');
   const again = await client.query<Change & { same: boolean }>(
-    `select ${CHANGE}, diff = $3::jsonb as same from change where document_id = $1 and id = $2`,
+    `select ${CHANGE}, coalesce(sent, md5(diff::text)) = md5($3::jsonb::text) as same from change where document_id = $1 and id = $2`,
     [document, change.id, JSON.stringify(change.diff)],
   );
   if (again.rows[0]) {
@@ -172,12 +210,21 @@ export async function putChange(client: Client, document: string, change: NewCha
     if (rowCount === 0) throw new InvalidChangeError('The change that this takes back is not there.');
   }
 
-  await checkBase(client, document, change.diff);
   const seq = head.rows[0].seq + 1;
-  const { added, updated, removed } = change.diff;
+  if (change.base >= seq) throw new InvalidChangeError('It is based on a change that never was.');
+  const diff = await fitted(client, document, change.diff);
+  const { added, updated, removed } = diff;
+  const bodies = await steppedBodies(client, document, change);
   if (removed.length > 0)
     await client.query('delete from record where document_id = $1 and id = any($2)', [document, removed.map(({ id }) => id)]);
-  await putRecords(client, document, [...updated.map(({ after }) => after), ...added], seq);
+  await putProperties(
+    client,
+    document,
+    updated.map(({ after }) => after),
+    seq,
+  );
+  await putRecords(client, document, added, seq);
+  await putBodies(client, document, bodies, seq);
   if (judge && judge.kinds.length > 0) {
     const { rows } = await client.query<{ body: StoredRecord }>(
       'select body from record where document_id = $1 and kind = any($2)',
@@ -187,8 +234,19 @@ export async function putChange(client: Client, document: string, change: NewCha
     if (why !== undefined) throw new InvalidChangeError(why);
   }
   const { rows } = await client.query<Change>(
-    `insert into change (document_id, seq, id, author, label, kind, of, diff) values ($1, $2, $3, $4, $5, $6, $7, $8) returning ${CHANGE}`,
-    [document, seq, change.id, change.author, change.label, change.kind, change.of ?? null, JSON.stringify(change.diff)],
+    `insert into change (document_id, seq, id, author, label, kind, of, diff, sent)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, md5($9::jsonb::text)) returning ${CHANGE}`,
+    [
+      document,
+      seq,
+      change.id,
+      change.author,
+      change.label,
+      change.kind,
+      change.of ?? null,
+      JSON.stringify(diff),
+      JSON.stringify(change.diff),
+    ],
   );
   await client.query('update document set seq = $2 where id = $1', [document, seq]);
   await client.query('select pg_notify($1, $2)', [CHANGES_CHANNEL, JSON.stringify({ document, seq })]);
@@ -198,31 +256,105 @@ export async function putChange(client: Client, document: string, change: NewCha
 /** The channel that every server hears of changes on. */
 export const CHANGES_CHANNEL = 'document_changes';
 
-async function checkBase(client: Client, document: string, diff: StoredDiff): Promise<void> {
-  const before = [...diff.updated.map((pair) => pair.before), ...diff.removed];
-  const ids = [...before.map(({ id }) => id), ...diff.added.map(({ id }) => id)];
-  if (ids.length === 0) return;
-  // PostgreSQL itself compares the records: as jsonb, so that the order of keys plays no part.
-  const { rows } = await client.query<{ id: string; body: StoredRecord; same: boolean | null }>(
-    `select r.id, r.body, r.body = b.body as same
-       from record r left join unnest($2::text[], $3::jsonb[]) as b (id, body) on b.id = r.id
-      where r.document_id = $1 and r.id = any($4)`,
-    [document, before.map(({ id }) => id), before.map((record) => JSON.stringify(record)), ids],
-  );
-  const now = new Map(rows.map((row) => [row.id, row]));
-  const theirs = [
-    ...before.filter(({ id }) => now.get(id)?.same !== true).flatMap(({ id }) => now.get(id)?.body ?? []),
-    ...diff.added.flatMap(({ id }) => now.get(id)?.body ?? []),
-  ];
-  const gone = before.filter(({ id }) => !now.has(id));
-  if (theirs.length > 0 || gone.length > 0) {
-    throw new ConflictError(
-      gone.length > 0
-        ? 'What this changes has been removed in the meantime, so it was not stored.'
-        : 'Somebody else changed the same thing in the meantime, so this was not stored.',
-      theirs,
-    );
+/**
+ * A diff as it can be done to a document as it now is: where others changed other properties of the same record, theirs
+ * and its own together.
+ *
+ * @throws ConflictError where both changed the same property, or what is added is there, or what is removed is not as it was
+ */
+async function fitted(client: Client, document: string, diff: StoredDiff): Promise<StoredDiff> {
+  const ids = [...diff.updated.map(({ before }) => before), ...diff.removed, ...diff.added].map(({ id }) => id);
+  if (ids.length === 0) return diff;
+  const { rows } = await client.query<{ body: StoredRecord }>('select body from record where document_id = $1 and id = any($2)', [
+    document,
+    ids,
+  ]);
+  const now = new Map(rows.map(({ body }) => [body.id, body]));
+  const theirs: StoredRecord[] = [];
+  let gone = false;
+  const updated = diff.updated.map((pair) => {
+    const current = now.get(pair.before.id);
+    if (!current) {
+      gone = true;
+      return pair;
+    }
+    const before = properties(current);
+    if (same(before, pair.before)) return pair;
+    const { record, clashes } = merged(pair.before, pair.after, before);
+    if (clashes.length > 0) theirs.push(current);
+    return { before, after: record };
+  });
+  for (const record of diff.removed) {
+    const current = now.get(record.id);
+    if (!current) gone = true;
+    else if (!same(current, record)) theirs.push(current);
   }
+  for (const { id } of diff.added) if (now.has(id)) theirs.push(now.get(id)!);
+  if (gone) throw new ConflictError('What this changes has been removed in the meantime, so it was not stored.', theirs);
+  if (theirs.length > 0)
+    throw new ConflictError('Somebody else changed the same thing in the meantime, so this was not stored.', theirs);
+  return { ...diff, updated };
+}
+
+/** Puts records in their new state, the bodies of texts as they are. */
+async function putProperties(
+  client: Client,
+  document: string,
+  records: readonly StoredProperties[],
+  version: number,
+): Promise<void> {
+  if (records.length === 0) return;
+  await client.query(
+    `update record r set version = $3,
+            body = case when r.kind = 'text' then new.body || jsonb_build_object('body', r.body -> 'body') else new.body end
+       from unnest($2::jsonb[]) as new (body) where r.document_id = $1 and r.id = new.body ->> 'id'`,
+    [document, records.map((record) => JSON.stringify(record)), version],
+  );
+}
+
+/**
+ * The bodies of texts with the steps of a change done to them.
+ *
+ * @throws StaleError where others changed a text since the steps' base, ConflictError where it is gone,
+ *   InvalidChangeError where the steps do not fit or break the schema
+ */
+async function steppedBodies(
+  client: Client,
+  document: string,
+  { base, diff: { texts } }: NewChange,
+): Promise<readonly { readonly id: string; readonly body: Node }[]> {
+  if (texts.length === 0) return [];
+  const { rows } = await client.query<{ body: StoredText; version: number }>(
+    "select body, version::int from record where document_id = $1 and id = any($2) and kind = 'text'",
+    [document, texts.map(({ id }) => id)],
+  );
+  const now = new Map(rows.map((row) => [row.body.id, row]));
+  return texts.map(({ id, steps }) => {
+    const text = now.get(id);
+    if (!text) throw new ConflictError('The text has been removed in the meantime, so this was not stored.', []);
+    if (text.version > base) throw new StaleError('Somebody else changed the text in the meantime.');
+    try {
+      const body = stepped(bodyOf(text.body.body), stepsOf(steps));
+      checkBody(body);
+      return { id, body };
+    } catch (error) {
+      throw new InvalidChangeError(`The text would not be well formed: ${(error as Error).message}.`);
+    }
+  });
+}
+
+async function putBodies(
+  client: Client,
+  document: string,
+  bodies: readonly { readonly id: string; readonly body: Node }[],
+  version: number,
+): Promise<void> {
+  if (bodies.length === 0) return;
+  await client.query(
+    `update record r set version = $3, body = jsonb_set(r.body, '{body}', new.step -> 'body')
+       from unnest($2::jsonb[]) as new (step) where r.document_id = $1 and r.id = new.step ->> 'id'`,
+    [document, bodies.map((each) => JSON.stringify(each)), version],
+  );
 }
 
 async function putRecords(client: Client, document: string, records: readonly Storable[], version: number): Promise<void> {

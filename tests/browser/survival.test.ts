@@ -141,7 +141,7 @@ describe('two servers on one database', () => {
           author: name,
           label: 'Race',
           kind: 'edit',
-          diff: { added: [], removed: [], updated: [{ before: frame, after: { ...frame, box: { ...frame.box, x } } }] },
+          diff: { added: [], removed: [], texts: [], updated: [{ before: frame, after: { ...frame, box: { ...frame.box, x } } }] },
         }),
       });
     const answers = await Promise.all([send(100, 'left', servers[0]!), send(200, 'right', servers[1]!)]);

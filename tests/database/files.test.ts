@@ -225,11 +225,11 @@ describe('requests that mean nothing', () => {
       const answer = await fetch(`${server.origin}/api/documents/issue/changes`, {
         method: 'POST',
         headers: { 'Content-Type': 'application/json' },
-        body: JSON.stringify({ author: 'a', label: 'L', kind: 'edit', ...change }),
+        body: JSON.stringify({ author: 'a', label: 'L', kind: 'edit', base: 0, ...change }),
       });
       return { status: answer.status, ...((await answer.json()) as { message?: string }) };
     };
-    const none = { added: [], updated: [], removed: [] };
+    const none = { added: [], updated: [], removed: [], texts: [] };
     const added = (...ids: string[]) => ({ ...none, added: ids.map(swatch) });
     expect((await send({ id: 'c1', diff: added('s1', 's1') })).status).toBe(400);
     expect((await send({ id: 'c2', kind: 'undo', of: 9999, diff: added('s2') })).status).toBe(400);
@@ -237,7 +237,7 @@ describe('requests that mean nothing', () => {
     expect((await send({ id: 'c3', diff: added('s3') })).status).toBe(200);
     expect((await send({ id: 'c3', diff: added('s4') })).status).toBe(400);
     const before = swatch('s3');
-    const both = { added: [], updated: [{ before, after: { ...before, name: 'T' } }], removed: [before] };
+    const both = { added: [], updated: [{ before, after: { ...before, name: 'T' } }], removed: [before], texts: [] };
     expect((await send({ id: 'c4', diff: both })).status).toBe(400);
     expect((await send({ id: 'c5', label: 'nul \u0000 and \ud83e half', diff: added('s5') })).status).toBe(200);
     const ink = { ...baseRecords().find(({ id }) => id === 'issue')! };
@@ -247,7 +247,7 @@ describe('requests that mean nothing', () => {
     const round = { ...none, updated: [{ before: style, after: { ...style, basedOn: 'headline' } }] };
     expect(await send({ id: 'c7', diff: round })).toMatchObject({ status: 400, message: expect.stringContaining('circle') });
     const master = baseRecords().find(({ kind }) => kind === 'master')!;
-    expect(await send({ id: 'c8', diff: { ...none, removed: [master] } })).toMatchObject({
+    expect(await send({ id: 'c8', diff: { ...none, removed: [master], texts: [] } })).toMatchObject({
       status: 400,
       message: expect.stringContaining('last master'),
     });

@@ -1,8 +1,12 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { nanoid } from 'nanoid';
-import { inverted, NO_DIFF, type Diff } from '@/core/records/diff';
+import { bodyText, plainBody, stepsBetween } from '@/core/records/body';
+import { applied, inverted, NO_DIFF, type Diff, typing } from '@/core/records/diff';
+import { find } from '@/core/records/document';
+import { done } from '@/core/records/rebase';
+import { typeWords } from '@/core/records/typing';
 import type { DocumentRecord } from '@/core/records/index';
-import { storedDiff } from '@/core/records/stored';
+import { readDiff, readDocument, readRecord, storedDiff, type StoredRecord } from '@/core/records/stored';
 import { announcements } from '@/store/announcements';
 import { getBlob, hasBlob, NoSuchBlobError, putBlob } from '@/store/blobs';
 import { endDelivery, failAbandoned, findDelivery, insertDelivery, listDeliveries, noteProgress } from '@/store/deliveries';
@@ -10,10 +14,12 @@ import {
   changesAfter,
   ConflictError,
   documentHead,
+  InvalidChangeError,
   insertDocument,
-  lastChanges,
+  lastHeadings,
   loadRecords,
   NoSuchDocumentError,
+  StaleError,
   storeChange,
   type NewChange,
 } from '@/store/documents';
@@ -57,9 +63,16 @@ const change = (diff: Diff, more: Partial<NewChange> = {}): NewChange => ({
   author: 'me',
   label: 'Try',
   kind: 'edit',
+  base: 0,
   diff: storedDiff(diff),
   ...more,
 });
+/** The body of the text called “text”. */
+const bodyIn = (records: readonly StoredRecord[]) => {
+  const record = readRecord(records.find(({ id }) => id === 'text')!);
+  if (record.kind !== 'text') throw new Error('It is no text.');
+  return record.body;
+};
 const captioned = (before: string, after: string): Diff => ({
   ...NO_DIFF,
   updated: [{ before: pictureRecord('pic', { caption: before }), after: pictureRecord('pic', { caption: after }) }],
@@ -69,7 +82,12 @@ describe('migrations', () => {
   it('run once, in order', async () => {
     expect(await migrate('src/store/migrations')).toEqual([]);
     const { rows } = await pool().query('select name from migration');
-    expect(rows).toEqual([{ name: '0001-foundation.sql' }, { name: '0002-one-house.sql' }, { name: '0003-removed.sql' }]);
+    expect(rows).toEqual([
+      { name: '0001-foundation.sql' },
+      { name: '0002-one-house.sql' },
+      { name: '0003-removed.sql' },
+      { name: '0004-steps.sql' },
+    ]);
   });
 });
 
@@ -147,6 +165,7 @@ describe('a change', () => {
       added: [pictureRecord('new')],
       updated: captioned('', 'B').updated,
       removed: [baseRecords().find((record) => record.id === 'tint')!],
+      texts: [],
     };
     const { seq } = await storeChange(id, change(diff));
     const before = await loadRecords(id);
@@ -155,7 +174,7 @@ describe('a change', () => {
     const { records } = await loadRecords(id);
     expect(records.some((record) => record.id === 'new')).toBe(false);
     expect(records.find((record) => record.id === 'tint')).toEqual(baseRecords().find((record) => record.id === 'tint'));
-    expect((await lastChanges(id, 10)).map(({ kind, of }) => [kind, of])).toEqual([
+    expect((await lastHeadings(id, 10)).map(({ kind, of }) => [kind, of])).toEqual([
       ['edit', null],
       ['undo', 1],
     ]);
@@ -180,14 +199,82 @@ describe('a change', () => {
     const words = proseBody(12, 1, 5);
     await Promise.all([
       storeChange(id, change(captioned('', 'A'))),
-      storeChange(
-        id,
-        change({ ...NO_DIFF, updated: [{ before: textRecord('text', proseBody(10)), after: textRecord('text', words) }] }),
-      ),
+      storeChange(id, change(typing('text', done(proseBody(10), stepsBetween(proseBody(10), words))))),
     ]);
     const { seq, records } = await loadRecords(id);
     expect(seq).toBe(2);
-    expect(records.find((record) => record.id === 'text')).toMatchObject({ body: words });
+    expect(bodyIn(records).eq(words)).toBe(true);
+  });
+
+  it('to another property of the same record is merged with what was done before, and stored as it was merged', async () => {
+    const id = await issue();
+    await storeChange(id, change(captioned('', 'theirs')));
+    const before = pictureRecord('pic');
+    const mine = change({ ...NO_DIFF, updated: [{ before, after: { ...before, credit: 'mine' } }] });
+    const stored = await storeChange(id, mine);
+    expect(stored.diff.updated).toEqual([
+      { before: pictureRecord('pic', { caption: 'theirs' }), after: pictureRecord('pic', { caption: 'theirs', credit: 'mine' }) },
+    ]);
+    const { records } = await loadRecords(id);
+    expect(records.find((record) => record.id === 'pic')).toMatchObject({ caption: 'theirs', credit: 'mine' });
+    // Sent once more it is the same change, and under its id no other is.
+    expect(await storeChange(id, mine)).toEqual(stored);
+    await expect(storeChange(id, { ...mine, diff: storedDiff(captioned('theirs', 'x')) })).rejects.toThrow(/Another change/);
+  });
+
+  it('to a text goes by steps: refused by version where others were first, and never half', async () => {
+    const body = plainBody('body', 'The kite that Fenn keeps.');
+    const id = await issue(textRecord('text', body));
+    const at = (words: string, offset: number, base: number, of = body) =>
+      change(typing('text', done(of, typeWords(of, { paragraph: 0, offset }, words).steps)), { base });
+    await storeChange(id, at('blue ', 4, 0));
+    await expect(storeChange(id, at(' there', 24, 0))).rejects.toThrow(StaleError);
+    const now = bodyIn((await loadRecords(id)).records);
+    await storeChange(id, at(' there', 29, 1, now));
+    expect(bodyText(bodyIn((await loadRecords(id)).records))).toBe('The blue kite that Fenn keeps there.');
+    // What a text says of itself is another matter than its words.
+    const quote = { ...textRecord('text', body), role: 'quote' as const };
+    await storeChange(id, change({ ...NO_DIFF, updated: [{ before: textRecord('text', body), after: quote }] }));
+    const { seq, records } = await loadRecords(id);
+    expect(records.find((record) => record.id === 'text')).toMatchObject({ role: 'quote' });
+    expect(bodyText(bodyIn(records))).toBe('The blue kite that Fenn keeps there.');
+    await expect(storeChange(id, at('x', 0, 99))).rejects.toThrow(/never was/);
+    const steps = [{ stepType: 'replace', from: 4_000, to: 4_001 }];
+    const broken = {
+      ...change(NO_DIFF, { base: seq }),
+      diff: { ...storedDiff(NO_DIFF), texts: [{ id: 'text', steps, back: [] }] },
+    };
+    await expect(storeChange(id, broken)).rejects.toThrow(InvalidChangeError);
+    const half = { ...broken, id: 'half', diff: { ...broken.diff, added: [pictureRecord('half')] } };
+    await expect(storeChange(id, half)).rejects.toThrow(InvalidChangeError);
+    const gone = { ...broken, id: 'gone', diff: { ...broken.diff, texts: [{ id: 'ghost', steps: [], back: [] }] } };
+    await expect(storeChange(id, gone)).rejects.toThrow(ConflictError);
+    expect((await loadRecords(id)).records.some((record) => record.id === 'half')).toBe(false);
+    await expect(
+      takeChange(id, { ...broken, diff: { ...broken.diff, texts: [{ id: 'text', steps: [{ stepType: 'ghost' }], back: [] }] } }),
+    ).rejects.toThrow(BadRequestError);
+  });
+
+  it('of many who write at once is in the log as it is in the records', async () => {
+    const id = await issue(textRecord('text', plainBody('body', 'Wind.')));
+    const start = (await loadRecords(id)).records;
+    const write = async (words: string): Promise<void> => {
+      const { seq, records } = await loadRecords(id);
+      const body = bodyIn(records);
+      const diff = typing('text', done(body, typeWords(body, { paragraph: 0, offset: 0 }, words).steps));
+      try {
+        await storeChange(id, change(diff, { base: seq }));
+      } catch (error) {
+        if (!(error instanceof StaleError)) throw error;
+        await write(words);
+      }
+    };
+    const words = Array.from({ length: 12 }, (_, i) => `w${i} `);
+    await Promise.all(words.map(write));
+    const { records } = await loadRecords(id);
+    for (const word of words) expect(bodyText(bodyIn(records)).split(word)).toHaveLength(2);
+    const replayed = (await changesAfter(id, 0)).reduce((doc, { diff }) => applied(doc, readDiff(diff)), readDocument(start));
+    expect(bodyText(find(replayed, 'text', 'text')!.body)).toBe(bodyText(bodyIn(records)));
   });
 
   it('made by forty at once is numbered without gaps, and of those to one record exactly one gets through', async () => {
@@ -224,7 +311,15 @@ describe('a change', () => {
 });
 
 describe('a change from outside', () => {
-  const sent = (diff: unknown, more: object = {}) => ({ id: 'c1', author: 'me', label: 'Try', kind: 'edit', diff, ...more });
+  const sent = (diff: unknown, more: object = {}) => ({
+    id: 'c1',
+    author: 'me',
+    label: 'Try',
+    kind: 'edit',
+    base: 0,
+    diff,
+    ...more,
+  });
 
   it('is taken when it is well formed', async () => {
     const id = await issue();

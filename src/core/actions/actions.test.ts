@@ -338,7 +338,7 @@ describe('pictures', () => {
       content: { picture: picture.id },
       wrap: { mode: 'outline', standOff: 7 },
     });
-    const square = applied(doc, { added: [pictureRecord('square')], updated: [], removed: [] });
+    const square = applied(doc, { added: [pictureRecord('square')], updated: [], removed: [], texts: [] });
     expect(get(applied(square, fillFrame(square, 'empty', 'square')), 'frame', 'empty').wrap).toMatchObject({
       mode: 'frame',
       standOff: 7,

@@ -234,7 +234,7 @@ describe('slots', () => {
     expect(items('wind-body')[0]!.columns[0]!.lines[0]!.baseline).toBeGreaterThan(body!.y);
     const longer = done(filled, {
       added: [],
-      removed: [],
+      removed: [], texts: [],
       updated: [
         {
           before: get(filled, 'frame', 'h'),
@@ -392,10 +392,10 @@ describe('a contents list', () => {
     const numbered = applied(doc, {
       added: [{ id: 's1', kind: 'section', name: 'Front', from: 'p1', folios: { style: 'i', prefix: '', start: 2 } }],
       updated: [],
-      removed: [],
+      removed: [], texts: [],
     });
     expect(looks(composer.compose(numbered)).texts()).toEqual(['In this issue', 'iii spar', 'iv gust', 'And letters.']);
-    const gone = applied(doc, { added: [], updated: [], removed: [get(doc, 'frame', 's')] });
+    const gone = applied(doc, { added: [], updated: [], removed: [get(doc, 'frame', 's')], texts: [] });
     expect(looks(composer.compose(gone)).texts()).toEqual(['In this issue', '3 gust', 'And letters.']);
   });
 

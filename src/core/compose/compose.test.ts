@@ -13,10 +13,11 @@ import {
 import { composerFor } from '../../../tests/support/faces';
 import { takenBy, exclusion } from '../geometry/exclusion';
 import { boxOutline } from '../geometry/outline';
-import { docOf, fieldOf, paragraphOf, plainParagraphs, textOf, paragraphsOf, plainBody, plainText } from '../records/body';
+import { docOf, fieldOf, paragraphOf, plainParagraphs, textOf, paragraphsOf, plainBody, plainText, stepsBetween } from '../records/body';
 import { sidesOf } from '../records/frame';
 import type { Document } from '../records/document';
-import { applied, between } from '../records/diff';
+import { applied, between, typing } from '../records/diff';
+import { done } from '../records/rebase';
 import { type Line, type PageList, runWidth, type TextItem } from './displayList';
 import { fitWords } from './fit';
 import { lineText } from './lineText';
@@ -331,7 +332,7 @@ describe('composing again', () => {
       const frame = doc.records.get('pf')!;
       if (frame.kind !== 'frame') throw new Error();
       const after = { ...frame, box: { ...frame.box, x: x!, y: y! } };
-      doc = applied(doc, { added: [], updated: [{ before: frame, after }], removed: [] });
+      doc = applied(doc, { added: [], updated: [{ before: frame, after }], removed: [], texts: [] });
       const again = composer.compose(doc);
       const afresh = (await composerFor(doc)).composer.compose(doc);
       expect(linesOf(again.pages).map((line) => [line.x, line.baseline, lineText(line)])).toEqual(
@@ -349,15 +350,11 @@ describe('composing again', () => {
     if (text.kind !== 'text') throw new Error();
     const content = [...text.body.content.content];
     content[15] = paragraphOf({ style: 'body' }, [textOf(`${plainText(content[15]!)} x`)]);
-    const next = applied(doc, {
-      added: [],
-      updated: [{ before: text, after: { ...text, body: docOf(content) } }],
-      removed: [],
-    });
+    const next = applied(doc, typing('text', done(text.body, stepsBetween(text.body, docOf(content)))));
     const after = linesOf(composer.compose(next).pages);
     const kept = new Set(before);
     expect(after.filter((line) => kept.has(line)).length).toBeGreaterThan(0.6 * after.length);
-    expect(between(doc, next).updated).toHaveLength(1);
+    expect(between(doc, next).texts).toHaveLength(1);
   });
 });
 

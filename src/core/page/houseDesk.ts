@@ -123,6 +123,7 @@ function toMasters(diff: Diff, house: Document): Diff {
       kept.removed.flatMap(({ id }) => house.records.get(ownId(house, id)) ?? []),
       ({ id }) => id,
     ),
+    texts: kept.texts,
   };
 }
 
@@ -130,6 +131,7 @@ const without = (diff: Diff, dropped: (record: DocumentRecord) => boolean): Diff
   added: diff.added.filter((record) => !dropped(record)),
   updated: diff.updated.filter(({ after }) => !dropped(after)),
   removed: diff.removed.filter((record) => !dropped(record)),
+  texts: diff.texts,
 });
 
 /** The masters that are there to be chosen: those of the desk that stand for a base are not. */

@@ -1,5 +1,8 @@
 import type { StoredDiff } from './stored';
 
+/** Which change it is, without what it did. */
+export type Heading = Omit<Change, 'diff'>;
+
 /** A change as it is kept and sent about: a diff, with who made it, when, and why. */
 export interface Change {
   /** Changes of a document are numbered from 1, without gaps. */

@@ -82,8 +82,8 @@ describe('a diff', () => {
   });
 
   it('names what it touches', () => {
-    const { doc, next } = after({ remove: ['pic'], update: ['text'], add: ['newa'] });
-    expect(touched(between(doc, next))).toEqual(new Set(['pic', 'text', 'newa']));
+    const { doc, next } = after({ remove: ['pic'], update: ['format'], add: ['newa'] });
+    expect(touched(between(doc, next))).toEqual(new Set(['pic', 'format', 'newa']));
     expect(isEmpty(between(doc, doc))).toBe(true);
     expect(applied(doc, NO_DIFF)).toBe(doc);
   });
@@ -126,7 +126,8 @@ describe('schemas', () => {
     author: 'me',
     label: 'Try',
     kind: 'edit',
-    diff: { added, updated: [], removed: [] },
+    base: 0,
+    diff: { added, updated: [], removed: [], texts: [] },
   });
   const accepts = (record: unknown) => changeSchema.validate(diff([record]), { convert: false }).error === undefined;
 

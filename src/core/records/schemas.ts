@@ -60,13 +60,31 @@ const record = Joi.alternatives().conditional('.kind', {
   otherwise: Joi.forbidden(),
 });
 
-const pair = Joi.object({ before: record.required(), after: record.required() });
+/** What a record says of itself: of a text all but its body, which is changed by steps. */
+const ofItself = Joi.alternatives().conditional('.kind', {
+  switch: Object.entries({ ...SCHEMAS, text: textSchema.keys({ body: Joi.forbidden() }) }).map(([kind, schema]) => ({
+    is: kind,
+    then: schema,
+  })),
+  otherwise: Joi.forbidden(),
+});
+
+const pair = Joi.object({ before: ofItself.required(), after: ofItself.required() });
+
+const step = Joi.object({ stepType: Joi.string().max(40).required() }).unknown();
+
+const onText = Joi.object({
+  id: idSchema.required(),
+  steps: Joi.array().items(step).max(20000).required(),
+  back: Joi.array().items(step).max(20000).required(),
+});
 
 /** A diff as it comes over the wire. */
 export const diffSchema = Joi.object({
   added: Joi.array().items(record).max(20000).required(),
   updated: Joi.array().items(pair).max(20000).required(),
   removed: Joi.array().items(record).max(20000).required(),
+  texts: Joi.array().items(onText).max(20000).required(),
 });
 
 /** A change as a client sends it. */
@@ -75,6 +93,8 @@ export const changeSchema = Joi.object({
   author: idSchema.required(),
   label: lineSchema.required(),
   kind: Joi.valid('edit', 'undo', 'redo').required(),
+  /** The last change that its author had. */
+  base: Joi.number().integer().min(0).required(),
   /** The change that an undo or redo turns back, by its number. */
   of: Joi.number().integer().min(1),
   diff: diffSchema.required(),

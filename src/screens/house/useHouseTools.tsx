@@ -7,6 +7,7 @@ import type { Document } from '@/core/records/document';
 import { Notices } from '@/parts/Notices';
 import { SaveState } from '../frame/SaveState';
 import { TurnButtons } from '../frame/TurnButtons';
+import { useConflicts } from '../pages/useConflicts';
 import { useNotices } from '../pages/useNotices';
 
 /** What a chapter of a house works with. */
@@ -24,9 +25,9 @@ export interface HouseTools {
 export function useHouseTools(store: DocumentStore): HouseTools {
   const { document, undo, redo } = useSyncExternalStore(store.subscribe, store.snapshot, store.snapshot);
   const { notices, say, close } = useNotices();
+  useConflicts(store, say);
   const turn = (how: 'undo' | 'redo') => {
-    const done = how === 'undo' ? store.undo() : store.redo();
-    if (done && 'refused' in done) say(done.refused, 'wrong');
+    void (how === 'undo' ? store.undo() : store.redo()).then((done) => done && 'refused' in done && say(done.refused, 'wrong'));
   };
   return {
     house: document,

@@ -276,8 +276,7 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
     hand.begin(of, found?.place ?? { paragraph: 0, offset: 0 });
   };
   const turn = (how: 'undo' | 'redo') => {
-    const done = how === 'undo' ? store.undo() : store.redo();
-    if (done && 'refused' in done) say(done.refused, 'wrong');
+    void (how === 'undo' ? store.undo() : store.redo()).then((done) => done && 'refused' in done && say(done.refused, 'wrong'));
     setMarked(undefined);
   };
 

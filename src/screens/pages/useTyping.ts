@@ -1,18 +1,20 @@
 'use client';
 
 import type { Node } from 'prosemirror-model';
+import { Mapping } from 'prosemirror-transform';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { ComposerClient } from '@/client/composerClient';
 import type { DeskStore } from '@/client/deskStore';
 import { followingStyle } from '@/core/actions/styles';
 import { levelsOf } from '@/core/type/bidi';
-import { setBody } from '@/core/actions/texts';
-import { paragraphsOf, plainText, stepped } from '@/core/records/body';
+import { paragraphsOf, plainText } from '@/core/records/body';
 import { find } from '@/core/records/document';
 import type { FieldName, ParagraphAttrs } from '@/core/records/text';
 import {
   deleteAt,
   lengthOf,
+  placeOf,
+  positionOf,
   restyled,
   steppedPlace,
   type TextPlace,
@@ -21,7 +23,7 @@ import {
   typeWords,
 } from '@/core/records/typing';
 
-/** Typing becomes a change when the hand has rested for so long, and at the latest after so long; milliseconds. */
+/** Typing becomes a change when the hand has rested for so long, and at the end of a word after so long; milliseconds. */
 const REST = 600;
 const LATEST = 1000;
 
@@ -45,38 +47,36 @@ export interface TypingHand {
 }
 
 /**
- * Typing into a text on the page. Every key goes to the typesetter at once; what was typed becomes one change of the
- * document when the hand rests, and when the text is left.
+ * Typing into a text on the page. Every key is steps on the text as it is now, whoever else writes there; what was typed
+ * without a pause is one change, which is undone at once.
  */
 export function useTyping(store: DeskStore, composer: ComposerClient): TypingHand {
   const [typing, setTyping] = useState<string>();
-  const now = useRef<{ text: string; place: TextPlace; body: Node; dirty: boolean } | undefined>(undefined);
+  const now = useRef<{ text: string; place: TextPlace; isTyping: boolean } | undefined>(undefined);
   const rest = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
-  const latest = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
+  const begun = useRef(0);
 
   const commit = useCallback(() => {
     clearTimeout(rest.current);
-    clearTimeout(latest.current);
-    latest.current = undefined;
-    const own = now.current;
-    if (!own?.dirty) return;
-    own.dirty = false;
-    if (find(store.document, 'text', own.text)) store.do('Type', setBody(store.document, own.text, own.body));
-    store.expect(false);
+    begun.current = 0;
+    store.rest();
   }, [store]);
 
+  const bodyNow = useCallback(() => now.current && find(store.document, 'text', now.current.text)?.body, [store]);
+
   const show = useCallback(
-    (typed: Typed | undefined) => {
+    (typed: Typed | undefined, endsWord = false) => {
       const own = now.current;
       if (!own || !typed) return;
-      own.body = stepped(own.body, typed.steps);
       own.place = typed.caret;
-      own.dirty = true;
-      composer.typed(own.text, typed.steps, typed.caret);
-      store.expect(true);
+      composer.caret(own.text, typed.caret, true);
+      own.isTyping = true;
+      store.type('Type', own.text, typed.steps);
+      own.isTyping = false;
       clearTimeout(rest.current);
       rest.current = setTimeout(commit, REST);
-      latest.current ??= setTimeout(commit, LATEST);
+      begun.current ||= performance.now();
+      if (endsWord && performance.now() - begun.current > LATEST) commit();
     },
     [store, composer, commit],
   );
@@ -86,7 +86,7 @@ export function useTyping(store: DeskStore, composer: ComposerClient): TypingHan
       const own = now.current;
       if (!own) return;
       own.place = place;
-      composer.typed(own.text, [], place);
+      composer.caret(own.text, place);
     },
     [composer],
   );
@@ -94,9 +94,8 @@ export function useTyping(store: DeskStore, composer: ComposerClient): TypingHan
   const begin = useCallback(
     (text: string, place: TextPlace) => {
       commit();
-      const record = find(store.document, 'text', text);
-      if (!record) return;
-      now.current = { text, place, body: record.body, dirty: false };
+      if (!find(store.document, 'text', text)) return;
+      now.current = { text, place, isTyping: false };
       setTyping(text);
       move(place);
     },
@@ -109,23 +108,23 @@ export function useTyping(store: DeskStore, composer: ComposerClient): TypingHan
     setTyping(undefined);
   }, [commit]);
 
-  // What somebody else, or undo, does to the text is taken over; a caret behind its end goes to its end.
-  useEffect(
-    () =>
-      store.onDiff((diff) => {
-        const own = now.current;
-        if (!own) return;
-        if (diff.removed.some(({ id }) => id === own.text)) return end();
-        const after = diff.updated.find(({ after: { id } }) => id === own.text)?.after;
-        if (after?.kind !== 'text' || own.dirty) return;
-        own.body = after.body;
-        const list = paragraphsOf(own.body);
-        const paragraph = Math.min(own.place.paragraph, list.length - 1);
-        own.place = { paragraph, offset: Math.min(own.place.offset, lengthOf(list[paragraph]!)) };
-        composer.typed(own.text, [], own.place);
-      }),
-    [store, composer, end],
-  );
+  // The caret stays where it is in the words, whatever somebody else, or undo, does before it.
+  useEffect(() => {
+    let before = store.document;
+    return store.onDiff((diff) => {
+      const old = before;
+      before = store.document;
+      const own = now.current;
+      if (!own) return;
+      if (diff.removed.some(({ id }) => id === own.text)) return end();
+      const steps = diff.texts.find(({ id }) => id === own.text)?.steps;
+      const was = find(old, 'text', own.text)?.body;
+      const body = bodyNow();
+      if (!steps || !was || !body || own.isTyping) return;
+      const position = new Mapping(steps.map((step) => step.getMap())).map(positionOf(was, own.place));
+      move(placeOf(body, position));
+    });
+  }, [store, composer, bodyNow, move, end]);
   useEffect(() => {
     window.addEventListener('pagehide', commit);
     return () => {
@@ -134,35 +133,39 @@ export function useTyping(store: DeskStore, composer: ComposerClient): TypingHan
     };
   }, [commit]);
 
+  /** Does something with the text as it is now, at the caret. */
+  const at = <T>(what: (body: Node, place: TextPlace) => T): T | undefined => {
+    const body = bodyNow();
+    return body && what(body, now.current!.place);
+  };
+
   return {
     typing,
     begin,
     end,
     rest: commit,
     words: (words) =>
-      now.current &&
-      show(typeWords(now.current.body, now.current.place, words, (style) => followingStyle(store.document, style))),
-    field: (name) => now.current && show(typeField(now.current.body, now.current.place, name)),
-    erase: (back) => now.current && show(deleteAt(now.current.body, now.current.place, back)),
-    step: (by) => {
-      const own = now.current;
-      if (!own) return;
-      // Arrows go where they point: in what is written from right to left, the other way through the text.
-      const text = plainText(paragraphsOf(own.body)[own.place.paragraph]!);
-      const levels = levelsOf(text);
-      const level = levels ? (levels.of[Math.min(own.place.offset, text.length - 1)] ?? 0) : 0;
-      const forward = level % 2 === 1 ? (-by as 1 | -1) : by;
-      void move(steppedPlace(own.body, own.place, forward));
-    },
+      show(
+        at((body, place) => typeWords(body, place, words, (style) => followingStyle(store.document, style))),
+        /\s$/.test(words),
+      ),
+    field: (name) => show(at((body, place) => typeField(body, place, name))),
+    erase: (back) => show(at((body, place) => deleteAt(body, place, back))),
+    step: (by) =>
+      at((body, place) => {
+        // Arrows go where they point: in what is written from right to left, the other way through the text.
+        const text = plainText(paragraphsOf(body)[place.paragraph]!);
+        const levels = levelsOf(text);
+        const level = levels ? (levels.of[Math.min(place.offset, text.length - 1)] ?? 0) : 0;
+        const forward = level % 2 === 1 ? (-by as 1 | -1) : by;
+        move(steppedPlace(body, place, forward));
+      }),
     line: (by) => {
       const own = now.current;
       if (own) void composer.placeBeside(own.text, own.place, by).then((place) => now.current === own && move(place));
     },
-    paragraph: () => now.current && paragraphsOf(now.current.body)[now.current.place.paragraph],
-    restyle: (attrs) => now.current && show(restyled(now.current.body, now.current.place, attrs)),
-    edge: (end) => {
-      const own = now.current;
-      if (own) move({ ...own.place, offset: end ? lengthOf(paragraphsOf(own.body)[own.place.paragraph]!) : 0 });
-    },
+    paragraph: () => at((body, place) => paragraphsOf(body)[place.paragraph]),
+    restyle: (attrs) => show(at((body, place) => restyled(body, place, attrs))),
+    edge: (end) => at((body, place) => move({ ...place, offset: end ? lengthOf(paragraphsOf(body)[place.paragraph]!) : 0 })),
   };
 }

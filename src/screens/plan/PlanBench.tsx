@@ -94,8 +94,7 @@ export function PlanBench({ id, publication, name, house, recurring, today, kept
   const choose = useCallback((ids: readonly string[]) => setChosen(new Set(ids)), []);
   const turn = useCallback(
     (how: 'undo' | 'redo') => {
-      const done = how === 'undo' ? store.undo() : store.redo();
-      if (done && 'refused' in done) say(done.refused, 'wrong');
+      void (how === 'undo' ? store.undo() : store.redo()).then((done) => done && 'refused' in done && say(done.refused, 'wrong'));
     },
     [store, say],
   );

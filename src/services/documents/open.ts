@@ -1,5 +1,5 @@
-import type { Change } from '@/core/records/change';
-import { documentHead, lastChanges, loadRecords, type DocumentHead } from '@/store/documents';
+import type { Heading } from '@/core/records/change';
+import { documentHead, lastHeadings, loadRecords, type DocumentHead } from '@/store/documents';
 import type { StoredRecord } from '@/core/records/stored';
 
 /** Changes that come along with a document, for undo to go back through. */
@@ -9,13 +9,13 @@ export interface OpenedDocument {
   readonly head: DocumentHead;
   readonly seq: number;
   readonly records: readonly StoredRecord[];
-  readonly history: readonly Change[];
+  readonly history: readonly Heading[];
 }
 
 /** A document with its records and its last changes, all of one moment. @throws NoSuchDocumentError */
 export async function openDocument(id: string): Promise<OpenedDocument> {
   const head = await documentHead(id);
   const { seq, records } = await loadRecords(id);
-  const history = (await lastChanges(id, HISTORY)).filter((change) => change.seq <= seq);
+  const history = (await lastHeadings(id, HISTORY)).filter((change) => change.seq <= seq);
   return { head, seq, records, history };
 }

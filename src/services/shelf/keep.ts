@@ -75,7 +75,8 @@ export async function renameIssue(id: string, names: IssueNames): Promise<void> 
         author: 'shelf',
         label: 'Rename the issue',
         kind: 'edit',
-        diff: { added: [], updated: [{ before, after }], removed: [] },
+        base: 0,
+        diff: { added: [], updated: [{ before, after }], removed: [], texts: [] },
       });
     await setDocumentName(client, id, issueName(number, season));
   });

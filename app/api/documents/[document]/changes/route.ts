@@ -1,8 +1,14 @@
-import { takeChange } from '@/services/documents/change';
-import { handler, readJson } from '../../../handler';
-import { DOCUMENT } from '../../../params';
+import { changesBetween, storedWithOthers } from '@/services/documents/change';
+import { checked, handler, readJson } from '../../../handler';
+import { BETWEEN, DOCUMENT } from '../../../params';
 
-export const POST = handler(DOCUMENT, async (request, { document }) => {
-  const { seq, at } = await takeChange(document, await readJson(request));
-  return Response.json({ seq, at });
+export const POST = handler(DOCUMENT, async (request, { document }) =>
+  Response.json(await storedWithOthers(document, await readJson(request))),
+);
+
+/** Changes after one, up to another: for what was done before a page was closed, to be rebased on. */
+export const GET = handler(DOCUMENT, async (request, { document }) => {
+  const of = new URL(request.url).searchParams;
+  const { after, upTo } = checked(BETWEEN, { after: of.get('after'), upTo: of.get('upTo') });
+  return Response.json({ changes: await changesBetween(document, after, upTo) });
 });
