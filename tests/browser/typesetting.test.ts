@@ -353,6 +353,7 @@ describe('what is carried from the tray', () => {
   };
   /** Carries something over a spot, and lets it go where it says what that means. */
   const letGo = async (carried: string, spot: Spot, says: string) => {
+    const before = (await packet.changes()).length;
     await packet.drag(await packet.middle(carried), spot, () =>
       packet.until(
         `it says “${says}”`,
@@ -360,6 +361,8 @@ describe('what is carried from the tray', () => {
         says,
       ),
     );
+    // Where a story falls is worked out beside the screen.
+    await expect.poll(async () => (await packet.changes()).length, { timeout: 20_000 }).toBeGreaterThan(before);
     await packet.stored();
   };
   const undone = async (as: readonly FrameRecord[]) => {
