@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { baseRecords, document, pictureRecord, textRecord } from '../../tests/support/documents';
 import { bodyText, paragraphsOf, plainBody } from '@/core/records/body';
 import type { Change } from '@/core/records/change';
@@ -67,6 +67,8 @@ class Server {
     const others = (upTo: number) => this.log.filter(({ seq }) => seq > base && seq < upTo);
     if (known) return { status: 200, body: { change: known, others: others(known.seq) } };
     const diff = readDiff(sent);
+    if (diff.texts.some(({ id }) => !this.document.records.has(id)))
+      return { status: 409, body: { message: 'It has been removed.' } };
     const touches = (id: string) =>
       this.log.some(({ seq, diff: { texts } }) => seq > base && texts.some((each) => each.id === id));
     if (diff.texts.some(({ id }) => touches(id))) return { status: 412, body: {} };
@@ -110,6 +112,7 @@ function setUp(
     change: Parameters<Surroundings['send']>[0];
   }[] = [];
   let pending = kept;
+  let full = false;
   const later: (() => void)[] = [];
   const around: Surroundings = {
     send: (change) => {
@@ -125,8 +128,12 @@ function setUp(
       return Promise.resolve({ change, since });
     },
     fetchAfter: (seq, upTo) => Promise.resolve(server.log.filter((each) => each.seq > seq && each.seq <= upTo)),
-    keep: (list) => (pending = JSON.parse(JSON.stringify(list)) as unknown[]),
-    kept: () => pending,
+    keep: (list) => {
+      if (full) return Promise.reject(new Error('There is no room.'));
+      pending = JSON.parse(JSON.stringify(list)) as unknown[];
+      return Promise.resolve();
+    },
+    kept: () => Promise.resolve(pending),
     later: (_ms, work) => void later.push(work),
   };
   const now = from ?? { seq: server.log.length, records: [...server.document.records.values()].map(stored) };
@@ -155,7 +162,8 @@ function setUp(
   const type = (words: string, at: { paragraph: number; offset: number }) =>
     store.type('Type', 't', typeWords(find(store.document, 'text', 't')!.body, at, words).steps);
   const words = () => bodyText(find(store.document, 'text', 't')!.body);
-  return { server, store, sent, answer, all, later, settle, type, words, pending: () => pending };
+  const fill = (is: boolean) => (full = is);
+  return { server, store, fill, sent, answer, all, later, settle, type, words, pending: () => pending };
 }
 
 const pic = (store: DocumentStore) => store.document.records.get('pic') as PictureRecord;
@@ -166,12 +174,13 @@ const caption = (store: DocumentStore, text: string): Diff => ({
 
 describe('the document of a browser', () => {
   it('shows a change at once, keeps it until it is stored, and says how far it is', async () => {
-    const { store, sent, answer, pending } = setUp();
+    const { store, sent, answer, pending, settle } = setUp();
     expect(store.state().is).toBe('stored');
     store.do('Caption', caption(store, 'A'));
     expect(pic(store).caption).toBe('A');
     expect(store.state()).toEqual({ is: 'storing' });
     expect(store.snapshot()).toMatchObject({ undo: 'Caption', redo: undefined });
+    await settle();
     expect(pending()).toHaveLength(1);
     await answer();
     expect(sent).toHaveLength(1);
@@ -179,6 +188,33 @@ describe('the document of a browser', () => {
     expect(pending()).toHaveLength(0);
     store.do('Nothing', NO_DIFF);
     expect(sent).toHaveLength(1);
+  });
+
+  it('says that this page alone has what it cannot keep, until that is stored', async () => {
+    const { store, answer, settle, fill } = setUp();
+    await settle();
+    fill(true);
+    store.do('Caption', caption(store, 'A'));
+    await settle();
+    expect(store.state()).toMatchObject({ is: 'waiting', why: expect.stringContaining('leave this page open') as string });
+    fill(false);
+    await answer();
+    expect(store.state().is).toBe('stored');
+  });
+
+  it('keeps what is done before it has looked at what earlier pages left, and that too', async () => {
+    const first = setUp();
+    first.type('blue ', { paragraph: 0, offset: 4 });
+    first.store.rest();
+    await first.settle();
+    const again = setUp(first.server, [...first.pending()]);
+    again.type('Once. ', { paragraph: 0, offset: 0 });
+    await again.settle();
+    expect(again.words()).toBe('Once. The blue kite that Fenn keeps.\nAnd more.');
+    expect(again.pending()).toHaveLength(2);
+    again.store.rest();
+    await again.all();
+    expect(bodyText(find(again.server.document, 'text', 't')!.body)).toBe(again.words());
   });
 
   it('sends changes one after another, in order', async () => {
@@ -424,14 +460,21 @@ describe('typing', () => {
     expect([first!.attrs['style'], first!.textContent]).toEqual(['headline', `!${WORDS}`]);
   });
 
-  it('into a text that is removed meanwhile is told of', async () => {
+  it('into a text that is removed meanwhile is told of, with its words', async () => {
     const a = setUp();
+    const refused = vi.fn();
+    a.store.onRefused = refused;
+    a.type('blue ', { paragraph: 0, offset: 4 });
+    a.type('\nand red ', { paragraph: 0, offset: 9 });
     const b = setUp(a.server, [], 'you');
     b.store.do('Remove', { ...NO_DIFF, removed: [find(b.store.document, 'text', 't')!] });
     await b.all();
     expect(a.store.document.records.has('t')).toBe(false);
-    a.store.type('Type', 't', []);
+    a.store.rest();
+    await a.all();
+    expect(refused).toHaveBeenCalledWith('It has been removed.', undefined, 'blue \nand red ');
     expect(a.store.state().is).toBe('stored');
+    expect(a.store.snapshot().undo).toBeUndefined();
   });
 });
 

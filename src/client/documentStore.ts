@@ -1,5 +1,6 @@
 import { nanoid } from 'nanoid';
-import type { Step } from 'prosemirror-transform';
+import { ReplaceStep, type Step } from 'prosemirror-transform';
+import { bodyText } from '@/core/records/body';
 import type { Change, Heading } from '@/core/records/change';
 import { applied, betweenOf, type Diff, inverted, isEmpty, touched } from '@/core/records/diff';
 import { type Document, find } from '@/core/records/document';
@@ -77,8 +78,10 @@ export interface Surroundings {
   fetchChange(seq: number, upTo: number): Promise<{ readonly change: Change; readonly since: readonly Change[] }>;
   /** All changes after one, up to another. @throws Error with a sentence */
   fetchAfter(seq: number, upTo: number): Promise<readonly Change[]>;
-  keep(pending: readonly unknown[]): void;
-  kept(): readonly unknown[];
+  /** Keeps what is not sent on this machine. @throws where it cannot */
+  keep(pending: readonly unknown[]): Promise<void>;
+  /** What earlier pages kept. */
+  kept(): Promise<readonly unknown[]>;
   later(milliseconds: number, work: () => void): void;
 }
 
@@ -119,6 +122,12 @@ export class DocumentStore {
   readonly #early = new Map<number, Change>();
   #pending: Outgoing[] = [];
   #sending = false;
+  /** What earlier pages left has been taken up: until then nothing is kept over it. */
+  #restored = false;
+  #keeping = false;
+  #keepsOld = false;
+  /** The browser cannot keep what waits: only this page has it. */
+  #unkept = false;
   /** The server said that others were first, and what they did is still to come. */
   #stale = false;
   #pause = FIRST_PAUSE;
@@ -129,8 +138,11 @@ export class DocumentStore {
   /** The number of the last change there is, as far as the server has told; undefined while it cannot. */
   #head: number | undefined;
   #heardHead = false;
-  /** Told when something that was done here could not be kept; `again` does it on what there is now. */
-  onRefused: (message: string, again: (() => void) | undefined) => void = () => undefined;
+  /**
+   * Told when something that was done here could not be stored: `again` does it on what there is now, where that can be;
+   * `words` are those that were written in it.
+   */
+  onRefused: (message: string, again: (() => void) | undefined, words: string) => void = () => undefined;
 
   constructor(opened: Opened, author: string, around: Surroundings) {
     this.#author = author;
@@ -141,7 +153,7 @@ export class DocumentStore {
     this.#storedAt = opened.history.length > 0 ? new Date(opened.history.at(-1)!.at) : undefined;
     this.#snapshot = this.#taken();
     this.#state = this.#stateNow();
-    void this.#restore(around.kept() as readonly Kept[]);
+    void this.#restore();
   }
 
   get seq(): number {
@@ -363,28 +375,34 @@ export class DocumentStore {
   }
 
   /** What an earlier page did not get through to the server is done again; the server knows changes by their id. */
-  async #restore(kept: readonly Kept[]): Promise<void> {
-    const waiting = kept.filter(({ id }) => !this.#seqOf.has(id));
-    if (waiting.length > 0) {
-      const base = waiting[0]!.base;
-      let over: readonly Change[] = [];
-      if (base < this.#openedAt) {
-        try {
-          over = await this.#around.fetchAfter(base, this.#openedAt);
-        } catch {
-          // They stay kept; the next page tries again.
-          return;
-        }
-      }
-      const steps = over.filter(({ id }) => !kept.some((each) => each.id === id)).map((each) => readDiff(each.diff).texts);
-      const diffs = waiting.map(({ diff }) => readDiff(diff));
-      const { waiting: now } = rebased(this.#confirmed, diffs, { ...NOTHING, texts: joined(steps.flat()) }, possible);
-      waiting.forEach(({ base: _, ...change }, i) => {
-        // What was sent and not answered is sent again as it was: it may be stored.
-        this.#apply({ ...change, diff: now[i]!, open: false, stored: false });
-      });
-      this.#changed();
+  async #restore(): Promise<void> {
+    let over: readonly Change[] = [];
+    let waiting: readonly Kept[] = [];
+    try {
+      const kept = (await this.#around.kept()) as readonly Kept[];
+      waiting = kept.filter(({ id }) => !this.#seqOf.has(id));
+      const base = Math.min(...waiting.map((change) => change.base));
+      if (base < this.#openedAt) over = await this.#around.fetchAfter(base, this.#openedAt);
+    } catch {
+      // What is kept stays kept until it can be read, and what it is based on be had: nothing is written over it.
+      this.#around.later(LONGEST_PAUSE, () => void this.#restore());
+      return;
     }
+    const stored = new Set(over.map(({ id }) => id));
+    const news = waiting.filter(({ id }) => !stored.has(id));
+    // They were done on what the server had then: others' changes since, and what was done here meanwhile, come beneath.
+    const beneath = [...over.map(({ diff }) => readDiff(diff).texts), ...this.#pending.map(({ diff }) => diff.texts)];
+    const { waiting: now } = rebased(
+      this.#document,
+      news.map(({ diff }) => readDiff(diff)),
+      { ...NOTHING, texts: joined(beneath.flat()) },
+      possible,
+    );
+    this.#restored = true;
+    if (news.length > 0) this.rest();
+    news.forEach(({ base: _, ...change }, i) => this.#apply({ ...change, diff: now[i]!, open: false, stored: false }));
+    this.#keep();
+    this.#changed();
     void this.#send();
   }
 
@@ -399,14 +417,31 @@ export class DocumentStore {
     this.#keep();
   }
 
+  /** Keeps what waits as it is when the last keeping is done. */
   #keep(): void {
-    this.#around.keep(
-      this.#pending.map(({ open: _, stored: __, diff, ...change }): Kept => ({
+    if (!this.#restored) return;
+    this.#keepsOld = true;
+    if (!this.#keeping) void this.#kept();
+  }
+
+  async #kept(): Promise<void> {
+    this.#keeping = true;
+    while (this.#keepsOld) {
+      this.#keepsOld = false;
+      const list = this.#pending.map(({ open: _, stored: __, diff, ...change }): Kept => ({
         ...change,
         diff: storedDiff(diff),
         base: this.#seq,
-      })),
-    );
+      }));
+      try {
+        await this.#around.keep(list);
+        this.#unkept = false;
+      } catch {
+        this.#unkept = list.length > 0;
+      }
+    }
+    this.#keeping = false;
+    this.#changed();
   }
 
   #show(diff: Diff): void {
@@ -479,7 +514,7 @@ export class DocumentStore {
     this.#history.forget({ id: change.id, kind: change.kind, of: change.ofId });
     this.#refold(inverted(change.diff), touched(change.diff));
     const again = change.diff.updated.length > 0 ? () => this.#again(change) : undefined;
-    this.onRefused(message, again);
+    this.onRefused(message, again, wordsIn(change.diff));
   }
 
   /** Does what was refused on what there is now: where both changed the same property, it is as it was wished here. */
@@ -506,6 +541,8 @@ export class DocumentStore {
   }
 
   #stateNow(): StoreState {
+    if (this.#unkept && this.#pending.length > 0)
+      return { is: 'waiting', why: 'Not stored yet, and this browser has no room to keep it: leave this page open until it is.' };
     if (this.#trouble) return { is: 'waiting', why: this.#trouble };
     if (this.#pending.length > 0) return { is: 'storing' };
     if (this.#heardHead && (this.#head === undefined || this.#head > this.#seq)) return { is: 'behind' };
@@ -517,6 +554,17 @@ export class DocumentStore {
 const STALE = 412;
 
 const NOTHING: Diff = { added: [], updated: [], removed: [], texts: [] };
+
+/** The words that a change put in: into texts, and as texts. */
+function wordsIn({ added, texts }: Diff): string {
+  const put = texts.flatMap(({ steps }) =>
+    steps.flatMap((step) =>
+      step instanceof ReplaceStep ? step.slice.content.textBetween(0, step.slice.content.size, '\n') : [],
+    ),
+  );
+  const whole = added.flatMap((record) => (record.kind === 'text' ? bodyText(record.body) : []));
+  return [put.join(''), ...whole].filter((words) => words.trim() !== '').join('\n\n');
+}
 
 /** Steps on the same text after one another as one. */
 function joined(texts: readonly Diff['texts'][number][]): Diff['texts'] {

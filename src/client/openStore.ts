@@ -1,5 +1,6 @@
 import { nanoid } from 'nanoid';
 import type { Change } from '@/core/records/change';
+import { unsent } from './unsent';
 import { type Answer, DocumentStore, type Opened } from './documentStore';
 
 /** Who works at this browser: one author for all its tabs, so that undo reaches what either did. */
@@ -20,8 +21,6 @@ async function asked<T>(url: string): Promise<T> {
 /** The store of a document, connected to the server: changes go out by POST, others' come in as server-sent events. */
 export function openStore(document: string, opened: Opened): { store: DocumentStore; close: () => void } {
   const base = `/api/documents/${document}`;
-  // Each tab keeps its own: two tabs would write over one another's.
-  const key = `restless-kite-pending-${document}`;
   const store = new DocumentStore(opened, author(), {
     async send(change) {
       const response = await fetch(`${base}/changes`, {
@@ -34,9 +33,7 @@ export function openStore(document: string, opened: Opened): { store: DocumentSt
     fetchChange: (seq, upTo) => asked(`${base}/changes/${seq}?upTo=${upTo}`),
     fetchAfter: async (seq, upTo) =>
       (await asked<{ changes: readonly Change[] }>(`${base}/changes?after=${seq}&upTo=${upTo}`)).changes,
-    keep: (pending) =>
-      pending.length > 0 ? sessionStorage.setItem(key, JSON.stringify(pending)) : sessionStorage.removeItem(key),
-    kept: () => JSON.parse(sessionStorage.getItem(key) ?? '[]') as unknown[],
+    ...unsent(document),
     later: (milliseconds, work) => void setTimeout(work, milliseconds),
   });
   const events = new EventSource(`${base}/events?after=${opened.seq}`);

@@ -162,9 +162,12 @@ describe('a request that is not well formed', () => {
     author: 'me',
     label: 'Try',
     kind: 'edit',
+    base: 0,
     diff,
     ...more,
   });
+  const steps = (step: object) =>
+    change({ ...NO_DIFF, texts: [{ id: 'the-spar-remembers-body', steps: [step as never], back: [] }] });
   const post = async (path: string, body: unknown, headers: Record<string, string> = {}) =>
     answered(
       await fetch(`${server.origin}${path}`, {
@@ -183,6 +186,17 @@ describe('a request that is not well formed', () => {
     ['with a field nobody knows', '', change({ ...NO_DIFF, added: [{ ...pictureRecord('x'), evil: true }] }), 400],
     ['with an id that climbs', '', change({ ...NO_DIFF, added: [{ ...pictureRecord('x'), id: '../../x' }] }), 400],
     ['of what is not as it was', '', change({ ...NO_DIFF, removed: [pictureRecord('lantern')] }), 409],
+    ['on a version that never was', '', { ...change(NO_DIFF), base: 9_999_999 }, 400],
+    ['with steps that are none', '', steps({ stepType: 'ghost' }), 400],
+    ['with steps beyond the text', '', steps({ stepType: 'replace', from: 9_000_000, to: 9_000_001 }), 400],
+    [
+      'with steps that break the schema',
+      '',
+      steps({ stepType: 'replace', from: 0, to: 0, slice: { content: [{ type: 'row', content: [] }] } }),
+      400,
+    ],
+    ['with steps that say what may not be said', '', steps({ stepType: 'attr', pos: 0, attr: 'style', value: '../../x' }), 400],
+    ['of a text that is not there', '', { ...change({ ...NO_DIFF, texts: [{ id: 'ghost', steps: [], back: [] }] }) }, 409],
   ])('%s changes nothing', async (_what, _path, body, status) => {
     const before = await seq();
     const answer = await post(`/api/documents/${issue}/changes`, body);

@@ -1,6 +1,7 @@
 import type { Browser } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
-import type { DocumentRecord, FrameRecord } from '@/core/records/index';
+import { bodyText } from '@/core/records/body';
+import type { DocumentRecord, FrameRecord, TextRecord } from '@/core/records/index';
 import { openCluster, openServer, query, runScript, type Cluster, type Server } from '../support/application';
 import { openChromium } from '../support/chromium';
 import { Desk } from '../support/desk';
@@ -141,7 +142,13 @@ describe('two servers on one database', () => {
           author: name,
           label: 'Race',
           kind: 'edit',
-          diff: { added: [], removed: [], texts: [], updated: [{ before: frame, after: { ...frame, box: { ...frame.box, x } } }] },
+          base: before,
+          diff: {
+            added: [],
+            removed: [],
+            texts: [],
+            updated: [{ before: frame, after: { ...frame, box: { ...frame.box, x } } }],
+          },
         }),
       });
     const answers = await Promise.all([send(100, 'left', servers[0]!), send(200, 'right', servers[1]!)]);
@@ -153,5 +160,100 @@ describe('two servers on one database', () => {
     const x = (await boxOf(one, id)).x;
     expect([100, 200]).toContain(x);
     expect([...one.problems, ...two.problems]).toEqual([]);
+  });
+});
+
+describe('people who write into one paragraph at the same time', () => {
+  const BODY = 'the-spar-remembers-body';
+  const stands = (desk: Desk, words: string) =>
+    desk.until(
+      `“${words}” stands there`,
+      (text: string) => (document.querySelector('[data-painted]')?.textContent ?? '').replace(/\s+/g, '').includes(text),
+      words.replace(/\s+/g, ''),
+    );
+
+  /** Two presses before a word: what is typed goes there. */
+  async function into(desk: Desk, before: string): Promise<void> {
+    await desk.page.bringToFront();
+    await desk.go(4);
+    await stands(desk, 'Askherwhichnote');
+    const spot = await desk.page.$$eval(
+      '[data-chunk] text',
+      (list, word) => {
+        const { x, y, height } = list.find((each) => each.textContent === word)!.getBoundingClientRect();
+        return { x: x + 0.4, y: y + height / 2 };
+      },
+      before,
+    );
+    await desk.page.mouse.click(spot.x, spot.y, { count: 2 });
+    await desk.page.waitForSelector('[data-caret]');
+  }
+
+  it('keep every letter: one without network meanwhile, a third moving a frame, a server killed', async () => {
+    const [left, right] = [await openServer(cluster.url), await openServer(cluster.url)];
+    servers.push(left, right);
+    const port = Number(left.origin.split(':').pop());
+    const one = await Desk.open(browser, left.origin, cluster.url, issue);
+    const two = await Desk.open(browser, right.origin, cluster.url, issue);
+    const alone = await browser.createBrowserContext();
+    const third = await Desk.openIn(alone, right.origin, cluster.url, issue);
+    const text = async () => bodyText((await one.records<TextRecord>('text')).find(({ id }) => id === BODY)!.body);
+    const start = await text();
+
+    await into(two, 'forgotten.');
+    await two.page.setOfflineMode(true);
+    await two.page.keyboard.type('quite ');
+    await two.until('it waits for the network', () =>
+      document.querySelector('[aria-label="Save state"]')?.textContent?.startsWith('Not stored yet'),
+    );
+    await into(one, 'which');
+    await one.page.keyboard.type('just ');
+    await one.stored();
+
+    await third.page.bringToFront();
+    const moved = await nudged(third);
+    const box = await boxOf(third, moved);
+    await third.press('ArrowLeft');
+    await third.stored();
+
+    // The server of the first ends in the middle of a word, and comes back at the same place.
+    await one.page.bringToFront();
+    await one.page.keyboard.type('ab');
+    await left.kill();
+    await one.page.keyboard.type('cd ');
+    servers.push(await openServer(cluster.url, port));
+    await one.stored();
+
+    await two.page.bringToFront();
+    await two.page.setOfflineMode(false);
+    await two.page.keyboard.type('now ');
+    await two.stored();
+    const both = start
+      .replace('Ask her which note', 'Ask her just abcd which note')
+      .replace('forgotten.', 'quite now forgotten.');
+    await expect.poll(text, { timeout: 20_000 }).toBe(both);
+    for (const desk of [one, two, third]) {
+      await desk.page.bringToFront();
+      await stands(desk, 'Ask her just abcd which note');
+      await stands(desk, 'quite now forgotten.');
+    }
+    expect((await boxOf(third, moved)).x).toBeCloseTo(box.x - 1, 6);
+
+    // Everybody takes back what is theirs.
+    await two.page.bringToFront();
+    for (let i = 0; i < 6 && (await text()).includes('quite'); i++) {
+      await two.press('Control', 'z');
+      await two.stored();
+    }
+    await expect.poll(text, { timeout: 20_000 }).toBe(start.replace('Ask her which note', 'Ask her just abcd which note'));
+    await one.page.bringToFront();
+    for (let i = 0; i < 6 && (await text()) !== start; i++) {
+      await one.press('Control', 'z');
+      await one.stored();
+    }
+    expect(await text()).toBe(start);
+    expect((await boxOf(third, moved)).x).toBeCloseTo(box.x - 1, 6);
+    expect([...one.problems, ...two.problems, ...third.problems]).toEqual([]);
+    await alone.close();
   });
 });

@@ -1,6 +1,6 @@
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Browser, Page } from 'puppeteer-core';
+import type { Browser, BrowserContext, Page } from 'puppeteer-core';
 import { nanoid } from 'nanoid';
 import { readRecord, type StoredRecord } from '@/core/records/stored';
 import { query } from './application';
@@ -66,8 +66,13 @@ export class Desk {
     page.on('pageerror', (error) => this.problems.push(String(error)));
   }
 
-  static async open(browser: Browser, origin: string, databaseUrl: string, issue: string): Promise<Desk> {
-    const page = await browser.newPage();
+  static open(browser: Browser, origin: string, databaseUrl: string, issue: string): Promise<Desk> {
+    return Desk.openIn(browser.defaultBrowserContext(), origin, databaseUrl, issue);
+  }
+
+  /** As somebody else: what one browser knows of its user another does not. */
+  static async openIn(context: BrowserContext, origin: string, databaseUrl: string, issue: string): Promise<Desk> {
+    const page = await context.newPage();
     const desk = new Desk(page, databaseUrl, issue);
     await page.goto(`${origin}/issues/${issue}/pages`, { waitUntil: 'domcontentloaded' });
     await desk.ready();
