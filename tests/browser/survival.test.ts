@@ -206,7 +206,7 @@ describe('people who write into one paragraph at the same time', () => {
     await two.until('it waits for the network', () =>
       document.querySelector('[aria-label="Save state"]')?.textContent?.startsWith('Not stored yet'),
     );
-    await into(one, 'which');
+    await into(one, 'plucked,');
     await one.page.keyboard.type('just ');
     await one.stored();
 
@@ -229,12 +229,12 @@ describe('people who write into one paragraph at the same time', () => {
     await two.page.keyboard.type('now ');
     await two.stored();
     const both = start
-      .replace('Ask her which note', 'Ask her just abcd which note')
+      .replace('a nail, plucked, and', 'a nail, just abcd plucked, and')
       .replace('forgotten.', 'quite now forgotten.');
     await expect.poll(text, { timeout: 20_000 }).toBe(both);
     for (const desk of [one, two, third]) {
       await desk.page.bringToFront();
-      await stands(desk, 'Ask her just abcd which note');
+      await stands(desk, 'a nail, just abcd plucked, and');
       await stands(desk, 'quite now forgotten.');
     }
     expect((await boxOf(third, moved)).x).toBeCloseTo(box.x - 1, 6);
@@ -245,7 +245,7 @@ describe('people who write into one paragraph at the same time', () => {
       await two.press('Control', 'z');
       await two.stored();
     }
-    await expect.poll(text, { timeout: 20_000 }).toBe(start.replace('Ask her which note', 'Ask her just abcd which note'));
+    await expect.poll(text, { timeout: 20_000 }).toBe(start.replace('a nail, plucked, and', 'a nail, just abcd plucked, and'));
     await one.page.bringToFront();
     for (let i = 0; i < 6 && (await text()) !== start; i++) {
       await one.press('Control', 'z');

@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useRef, type KeyboardEvent } from 'react';
+import { type FocusEvent, type KeyboardEvent, useEffect, useRef } from 'react';
 import type { ComposerClient } from '@/client/composerClient';
 import type { PlacedPage } from '@/core/page/pages';
 import { all, type Document } from '@/core/records/document';
@@ -55,6 +55,12 @@ export function TypingCaret({
   const page = pages.find((each) => each.page.id === caret?.page);
   const at = caret && page ? toScreen(view, onSpread({ page, box: caret.box })) : undefined;
 
+  /** The text is left when something else on the page is turned to; whoever looks into another window comes back to it. */
+  const leave = ({ relatedTarget: to }: FocusEvent) => {
+    const isHere = (element: Element | null) => element !== null && (element === field.current || bar.current?.contains(element));
+    if (!isHere(to as Element | null) && !isHere(window.document.activeElement)) hand.end();
+  };
+
   const take = () => {
     const element = field.current!;
     if (element.value === '') return;
@@ -106,9 +112,7 @@ export function TypingCaret({
         onKeyDown={onKey}
         onInput={(event) => !(event.nativeEvent as InputEvent).isComposing && take()}
         onCompositionEnd={take}
-        onBlur={(event) => {
-          if (!bar.current?.contains(event.relatedTarget)) hand.end();
-        }}
+        onBlur={leave}
       />
       <div
         ref={bar}
@@ -120,10 +124,7 @@ export function TypingCaret({
           event.stopPropagation();
           field.current!.focus({ preventScroll: true });
         }}
-        onBlur={(event) => {
-          const to = event.relatedTarget;
-          if (to !== field.current && !bar.current?.contains(to)) hand.end();
-        }}
+        onBlur={leave}
       >
         <span role="status">
           {at ? 'Typing. Escape leaves the text.' : 'Typing where no frame shows it: the text is over. Escape leaves the text.'}
