@@ -3,10 +3,11 @@ import { describe, expect, it, vi } from 'vitest';
 import { baseRecords, document, pictureRecord, textRecord } from '../../tests/support/documents';
 import { bodyText, paragraphsOf, plainBody } from '@/core/records/body';
 import type { Change } from '@/core/records/change';
-import { applied, type Diff, NO_DIFF } from '@/core/records/diff';
+import { applied, type Diff, NO_DIFF, typing } from '@/core/records/diff';
 import { type Document, find } from '@/core/records/document';
 import type { DocumentRecord, PictureRecord } from '@/core/records/index';
 import { merged } from '@/core/records/merge';
+import { done } from '@/core/records/rebase';
 import { readDiff, readDocument, stored, storedDiff, type StoredRecord } from '@/core/records/stored';
 import { deleteAt, restyled, typeWords } from '@/core/records/typing';
 import { type Answer, DocumentStore, type Surroundings } from './documentStore';
@@ -399,6 +400,24 @@ describe('the document of a browser', () => {
     expect(await store.undo()).toMatchObject({ refused: expect.stringMatching(/somebody else/) as string });
     expect(pic(store).caption).toBe('theirs');
   });
+});
+
+it('what was done a thousand changes ago is fetched to be undone, and finds its place', async () => {
+  const { store, server, all, type, words } = setUp();
+  type('blue ', { paragraph: 0, offset: 4 });
+  await store.undo();
+  await store.redo();
+  await all();
+  for (let i = 0; i < 1_100; i++) {
+    const body = find(server.document, 'text', 't')!.body;
+    const steps = done(body, typeWords(body, { paragraph: 0, offset: 0 }, 'x').steps);
+    const change = { id: `other-${i}`, author: 'you', label: 'Type', kind: 'edit' as const, base: server.log.length };
+    server.take({ ...change, diff: storedDiff(typing('t', steps)) });
+  }
+  server.tell();
+  expect(words()).toBe(`${'x'.repeat(1_100)}The blue kite that Fenn keeps.\nAnd more.`);
+  expect(await store.undo()).toEqual({ label: 'Type' });
+  expect(words()).toBe(`${'x'.repeat(1_100)}${WORDS}\nAnd more.`);
 });
 
 describe('typing', () => {

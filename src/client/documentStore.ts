@@ -116,7 +116,8 @@ export class DocumentStore {
   #confirmed: Document;
   #document: Document;
   #seq: number;
-  readonly #openedAt: number;
+  /** What changes up to this one did is not held here: it is fetched when it is needed. */
+  #forgotten: number;
   readonly #log: Logged[] = [];
   /** Changes that came before one that is still to come. */
   readonly #early = new Map<number, Change>();
@@ -148,7 +149,7 @@ export class DocumentStore {
     this.#author = author;
     this.#around = around;
     this.#confirmed = this.#document = readDocument(opened.records);
-    this.#seq = this.#openedAt = opened.seq;
+    this.#seq = this.#forgotten = opened.seq;
     for (const heading of opened.history) this.#note(heading);
     this.#storedAt = opened.history.length > 0 ? new Date(opened.history.at(-1)!.at) : undefined;
     this.#snapshot = this.#taken();
@@ -272,7 +273,7 @@ export class DocumentStore {
 
   async #fetched(of: Turnable): Promise<{ diff: Diff; since: readonly Since[] } | { refused: string }> {
     try {
-      const { change, since } = await this.#around.fetchChange(this.#seqOf.get(of.last)!, this.#openedAt);
+      const { change, since } = await this.#around.fetchChange(this.#seqOf.get(of.last)!, this.#forgotten);
       const before = since.map((each) => this.#logged(each));
       return { diff: readDiff(change.diff), since: [...before, ...this.#log, ...this.#waiting(0)] };
     } catch (error) {
@@ -300,6 +301,7 @@ export class DocumentStore {
     const logged = this.#logged(change);
     this.#seq = change.seq;
     this.#log.push(logged);
+    if (this.#log.length > MOST_LOGGED) this.#forgotten = this.#log.splice(0, MOST_LOGGED / 2).at(-1)!.seq;
     const own = this.#pending.findIndex(({ id }) => id === change.id);
     const before = this.#confirmed;
     this.#confirmed = possible(before, logged.diff);
@@ -374,33 +376,40 @@ export class DocumentStore {
     void this.#send();
   }
 
-  /** What an earlier page did not get through to the server is done again; the server knows changes by their id. */
+  /** What earlier pages did not get through to the server is done again; the server knows changes by their id. */
   async #restore(): Promise<void> {
-    let over: readonly Change[] = [];
-    let waiting: readonly Kept[] = [];
+    let kept: readonly Kept[] = [];
+    let missed: readonly Logged[] = [];
     try {
-      const kept = (await this.#around.kept()) as readonly Kept[];
-      waiting = kept.filter(({ id }) => !this.#seqOf.has(id));
-      const base = Math.min(...waiting.map((change) => change.base));
-      if (base < this.#openedAt) over = await this.#around.fetchAfter(base, this.#openedAt);
+      kept = (await this.#around.kept()) as readonly Kept[];
+      const base = Math.min(...kept.filter(({ id }) => !this.#seqOf.has(id)).map((change) => change.base));
+      const held = this.#forgotten;
+      if (base < held) missed = (await this.#around.fetchAfter(base, held)).map((change) => this.#logged(change));
     } catch {
       // What is kept stays kept until it can be read, and what it is based on be had: nothing is written over it.
       this.#around.later(LONGEST_PAUSE, () => void this.#restore());
       return;
     }
-    const stored = new Set(over.map(({ id }) => id));
-    const news = waiting.filter(({ id }) => !stored.has(id));
-    // They were done on what the server had then: others' changes since, and what was done here meanwhile, come beneath.
-    const beneath = [...over.map(({ diff }) => readDiff(diff).texts), ...this.#pending.map(({ diff }) => diff.texts)];
-    const { waiting: now } = rebased(
-      this.#document,
-      news.map(({ diff }) => readDiff(diff)),
-      { ...NOTHING, texts: joined(beneath.flat()) },
-      possible,
-    );
     this.#restored = true;
+    const since = [...missed, ...this.#log];
+    const known = new Set(since.map(({ id }) => id));
+    const news = kept.filter(({ id }) => !known.has(id) && !this.#seqOf.has(id));
     if (news.length > 0) this.rest();
-    news.forEach(({ base: _, ...change }, i) => this.#apply({ ...change, diff: now[i]!, open: false, stored: false }));
+    // Each was done on what the server had then: others' changes since, and what was done here meanwhile, come beneath.
+    for (const base of new Set(news.map((change) => change.base))) {
+      const own = news.filter((change) => change.base === base);
+      const beneath = [
+        ...since.filter(({ seq }) => seq > base).map(({ texts }) => texts),
+        ...this.#pending.map(({ diff }) => diff.texts),
+      ];
+      const { waiting } = rebased(
+        this.#document,
+        own.map(({ diff }) => readDiff(diff)),
+        { ...NOTHING, texts: joined(beneath.flat()) },
+        possible,
+      );
+      own.forEach(({ base: _, ...change }, i) => this.#apply({ ...change, diff: waiting[i]!, open: false, stored: false }));
+    }
     this.#keep();
     this.#changed();
     void this.#send();
@@ -549,6 +558,9 @@ export class DocumentStore {
     return { is: 'stored', at: this.#storedAt };
   }
 }
+
+/** Changes whose doing is held; beyond that the older half is forgotten. */
+const MOST_LOGGED = 1_000;
 
 /** The status of an answer that says: others were first. */
 const STALE = 412;

@@ -25,7 +25,6 @@ import { addPages, duplicatePage, movePage, removalWords, removePages, setMaster
 import { bringInPicture, fillFrame, placePicture } from './pictures';
 import { makeQuote } from './quotes';
 import { bringInStory, continueThread, placeStory } from './stories';
-import { setBody } from './texts';
 import { pageGrid } from '../page/grid';
 
 const AREA = { x: 50, y: 48, w: 300, h: 504 };
@@ -149,12 +148,6 @@ describe('stories', () => {
       /not in the issue/,
     );
     expect(() => placeStory(doc, { story: id, page: 'gone', box: AREA, allPages: false }, composer)).toThrow(/page/);
-  });
-
-  it('have their words changed by a body of the schema', () => {
-    const doc = document(...baseRecords(), textRecord('text', proseBody(10)));
-    expect(bodyText(get(done(doc, setBody(doc, 'text', plainBody('body', 'New.'))), 'text', 'text').body)).toBe('New.');
-    expect(() => setBody(doc, 'text', docOf([]))).toThrow();
   });
 });
 

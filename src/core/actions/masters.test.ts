@@ -234,7 +234,8 @@ describe('slots', () => {
     expect(items('wind-body')[0]!.columns[0]!.lines[0]!.baseline).toBeGreaterThan(body!.y);
     const longer = done(filled, {
       added: [],
-      removed: [], texts: [],
+      removed: [],
+      texts: [],
       updated: [
         {
           before: get(filled, 'frame', 'h'),
@@ -392,7 +393,8 @@ describe('a contents list', () => {
     const numbered = applied(doc, {
       added: [{ id: 's1', kind: 'section', name: 'Front', from: 'p1', folios: { style: 'i', prefix: '', start: 2 } }],
       updated: [],
-      removed: [], texts: [],
+      removed: [],
+      texts: [],
     });
     expect(looks(composer.compose(numbered)).texts()).toEqual(['In this issue', 'iii spar', 'iv gust', 'And letters.']);
     const gone = applied(doc, { added: [], updated: [], removed: [get(doc, 'frame', 's')], texts: [] });

@@ -45,7 +45,12 @@ describe('styles', () => {
     expect(() => setStyleBase(house, 'body', 'smallest')).toThrow('Body cannot be based on Smallest: that would be a circle.');
     expect(() => setStyleBase(house, 'body', 'body')).toThrow('circle');
     expect(() => removeStyle(house, 'small')).toThrow('Smallest is based on Small');
-    const used = applied(house, { added: [textRecord('t', plainBody('smallest', 'Words'))], updated: [], removed: [], texts: [] });
+    const used = applied(house, {
+      added: [textRecord('t', plainBody('smallest', 'Words'))],
+      updated: [],
+      removed: [],
+      texts: [],
+    });
     expect(() => removeStyle(used, 'smallest')).toThrow('is used in 1 text.');
     expect(applied(house, removeStyle(house, 'smallest')).records.has('smallest')).toBe(false);
     expect(() => renameStyle(house, 'small', 'Body')).toThrow('already');

@@ -13,7 +13,17 @@ import {
 import { composerFor } from '../../../tests/support/faces';
 import { takenBy, exclusion } from '../geometry/exclusion';
 import { boxOutline } from '../geometry/outline';
-import { docOf, fieldOf, paragraphOf, plainParagraphs, textOf, paragraphsOf, plainBody, plainText, stepsBetween } from '../records/body';
+import {
+  docOf,
+  fieldOf,
+  paragraphOf,
+  plainParagraphs,
+  textOf,
+  paragraphsOf,
+  plainBody,
+  plainText,
+  stepsBetween,
+} from '../records/body';
 import { sidesOf } from '../records/frame';
 import type { Document } from '../records/document';
 import { applied, between, typing } from '../records/diff';

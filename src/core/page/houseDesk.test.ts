@@ -104,7 +104,12 @@ describe('recurring pages on the desk', () => {
     const view = recurringDesk('Longspar');
     const shown = view.look(house);
     expect(get(shown, 'issue', 'issue').publication).toBe('Longspar');
-    const diff = { added: [{ id: 'p', kind: 'page', order: 'a0', master: 'news' }], updated: [], removed: [], texts: [] } as const;
+    const diff = {
+      added: [{ id: 'p', kind: 'page', order: 'a0', master: 'news' }],
+      updated: [],
+      removed: [],
+      texts: [],
+    } as const;
     expect(view.back({ ...diff, added: [...diff.added, get(shown, 'issue', 'issue')] }, house).added).toEqual(diff.added);
   });
 });

@@ -275,7 +275,8 @@ describe('what fits a slot', () => {
     const blocked = applied(doc, {
       added: [pictureFrame('f', undefined, 'p2', { x: 50, y: 48, w: 90, h: 252 }, { mode: 'frame' })],
       updated: [],
-      removed: [], texts: [],
+      removed: [],
+      texts: [],
     });
     const fewer = slotWords(blocked, ['p2'], new Composer(shaper)).get(slotKey(slot!.id, 'p2'))!;
     expect(fewer / words).toBeGreaterThan(0.58);
@@ -290,7 +291,8 @@ describe('what fits a slot', () => {
     const told = applied(doc, {
       added: [record!, headline!, { ...body!, body: plainBody('body', copy) } as DocumentRecord],
       updated: [],
-      removed: [], texts: [],
+      removed: [],
+      texts: [],
     });
     const filled = done(told, fillSlots(told, { story: 'wind', page: 'p2', set: slot!.content.set }, composer));
     expect(composer.compose(filled).fits.get('wind-body')!.oversetLines).toBe(0);
@@ -397,7 +399,8 @@ describe('an issue that starts', () => {
           after: { ...picture, content: { type: 'picture', picture: 'pic', fit: 'fill', focus: { x: 0, y: 0 } } },
         },
       ],
-      removed: [], texts: [],
+      removed: [],
+      texts: [],
     });
     const next = documentOf(startIssue(house, { ...ORDER, number: '8', pages: 12 }, [...last.records.values()]));
     for (const record of next.records.values()) expect(flawOf(record)).toBeUndefined();
