@@ -1,4 +1,4 @@
-import { docOf } from '@/core/records/body';
+import { docOf, paragraphsOf } from '@/core/records/body';
 import { describe, expect, it } from 'vitest';
 import { characterStyle, field, mark, paragraph, paragraphStyle, text } from '../../../tests/support/composed';
 import {
@@ -14,10 +14,13 @@ import {
 import { loadFaces } from '../../formats/faces/files';
 import { variationsOf, withValue } from '../../../tests/support/schemaValues';
 import { composerFor } from '../../../tests/support/faces';
-import { documentOf, type Document } from '../records/document';
+import { applied, typing } from '../records/diff';
+import { documentOf, type Document, get } from '../records/document';
 import type { DocumentRecord, FrameRecord } from '../records/index';
+import { done } from '../records/rebase';
 import { SCHEMAS } from '../records/schemas';
 import { readDocument, stored } from '../records/stored';
+import { deleteAt, restyled, typeField, typeWords } from '../records/typing';
 import { Composer, type Composed } from './compose';
 import { facesOf } from './faces';
 
@@ -183,6 +186,36 @@ describe('composing again', () => {
           drawn(new Composer(shaper).compose(copied(now))),
         );
       }
+  });
+
+  it('after steps on a text, one upon another, gives what composing from nothing gives', async () => {
+    const { composer, shaper } = await composerFor(doc);
+    let state = 11;
+    const next = (below: number) => (state = (state * 48271) % 2147483647) % below;
+    let now = doc;
+    for (let i = 0; i < 120; i++) {
+      const { body } = get(now, 'text', 'text');
+      const list = paragraphsOf(body);
+      const paragraph = next(list.length);
+      const place = { paragraph, offset: next(list[paragraph]!.content.size + 1) };
+      const what = next(7);
+      const typed =
+        what < 3
+          ? typeWords(body, place, ['wind ', 'é', 'an easterly\n'][what]!)
+          : what === 3
+            ? deleteAt(body, place, true)
+            : what === 4
+              ? deleteAt(body, { paragraph, offset: 0 }, true)
+              : what === 5
+                ? typeField(body, place, 'folio')
+                : restyled(body, place, {
+                    style: ['body', 'lead', 'head'][next(3)]!,
+                    startIn: next(4) === 0 ? 'column' : undefined,
+                  });
+      if (!typed) continue;
+      now = applied(now, typing('text', done(body, typed.steps)));
+      expect(drawn(composer.compose(now)), `step ${i}`).toEqual(drawn(new Composer(shaper).compose(copied(now))));
+    }
   });
 
   it('tells the characters that a face lacks the same in whatever order they were met', async () => {
