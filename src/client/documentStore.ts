@@ -215,7 +215,7 @@ export class DocumentStore {
       this.rest();
       this.#apply({ ...this.#made(label, 'edit', undefined, diff), open: true });
     }
-    this.#changed();
+    this.#changed(this.#snapshot.document);
   }
 
   /** Ends what is being typed: it is one change, and is sent. */
@@ -450,7 +450,7 @@ export class DocumentStore {
       }
     }
     this.#keeping = false;
-    this.#changed();
+    this.#changed(this.#snapshot.document);
   }
 
   #show(diff: Diff): void {
@@ -536,8 +536,9 @@ export class DocumentStore {
     this.do(label, { ...NOTHING, updated });
   }
 
-  #changed(): void {
-    const { document, undo, redo } = this.#taken();
+  /** @param document what snapshots show: while something is typed the whole screen need not follow every key */
+  #changed(document = this.#document): void {
+    const { undo, redo } = this.#taken();
     const before = this.#snapshot;
     if (before.document !== document || before.undo !== undo || before.redo !== redo) this.#snapshot = { document, undo, redo };
     const state = this.#stateNow();
