@@ -6,6 +6,7 @@ import { merged } from '@/core/records/merge';
 import { same } from '@/core/records/same';
 import {
   properties,
+  readRecord,
   type Storable,
   type StoredDiff,
   type StoredProperties,
@@ -287,7 +288,8 @@ async function fitted(client: Client, document: string, diff: StoredDiff): Promi
   for (const record of diff.removed) {
     const current = now.get(record.id);
     if (!current) gone = true;
-    else if (!same(current, record)) theirs.push(current);
+    // Of two texts what they say counts, and not in which form it was stored.
+    else if (!same(readRecord(current), readRecord(record))) theirs.push(current);
   }
   for (const { id } of diff.added) if (now.has(id)) theirs.push(now.get(id)!);
   if (gone) throw new ConflictError('What this changes has been removed in the meantime, so it was not stored.', theirs);

@@ -4,7 +4,7 @@ import { bodyText, plainBody, stepsBetween } from '@/core/records/body';
 import { applied, inverted, NO_DIFF, type Diff, typing } from '@/core/records/diff';
 import { find } from '@/core/records/document';
 import { done } from '@/core/records/rebase';
-import { typeWords } from '@/core/records/typing';
+import { deleteAt, typeWords } from '@/core/records/typing';
 import type { DocumentRecord } from '@/core/records/index';
 import { readDiff, readDocument, readRecord, storedDiff, type StoredRecord } from '@/core/records/stored';
 import { announcements } from '@/store/announcements';
@@ -30,7 +30,7 @@ import { takeChange } from '@/services/documents/change';
 import { BadRequestError } from '@/services/errors';
 import { renameIssue, setIssueRemoved } from '@/services/shelf/keep';
 import { newIssue } from '@/services/shelf/newIssue';
-import { openCluster, type Cluster } from '../support/application';
+import { openCluster, query, type Cluster } from '../support/application';
 import { baseRecords, pictureRecord, proseBody, textRecord } from '../support/documents';
 
 let cluster: Cluster;
@@ -253,6 +253,28 @@ describe('a change', () => {
     await expect(
       takeChange(id, { ...broken, diff: { ...broken.diff, texts: [{ id: 'text', steps: [{ stepType: 'ghost' }], back: [] }] } }),
     ).rejects.toThrow(BadRequestError);
+  });
+
+  it('removes a text whatever form it was stored in, and not one that somebody wrote into', async () => {
+    const id = await issue();
+    const marks = ['strong', 'emphasis'].map((type) => ({ type }));
+    const content = [{ type: 'paragraph', attrs: { style: 'body' }, content: [{ type: 'text', text: 'Wind', marks }] }];
+    await query(cluster.url, "insert into record (document_id, id, kind, body, version) values ($1, 'text', 'text', $2, 0)", [
+      id,
+      JSON.stringify({ id: 'text', kind: 'text', role: 'body', body: { type: 'doc', content } }),
+    ]);
+    const before = readRecord((await loadRecords(id)).records.find((record) => record.id === 'text')!);
+    const body = bodyIn((await loadRecords(id)).records);
+    const removal = change({ ...NO_DIFF, removed: [before] });
+    await storeChange(id, change(typing('text', done(body, typeWords(body, { paragraph: 0, offset: 4 }, '!').steps))));
+    await expect(storeChange(id, removal)).rejects.toThrow(ConflictError);
+    const now = bodyIn((await loadRecords(id)).records);
+    await storeChange(
+      id,
+      change(typing('text', done(now, deleteAt(now, { paragraph: 0, offset: 5 }, true)!.steps)), { base: 1 }),
+    );
+    await storeChange(id, removal);
+    expect((await loadRecords(id)).records.some((record) => record.id === 'text')).toBe(false);
   });
 
   it('of many who write at once is in the log as it is in the records', async () => {
