@@ -335,7 +335,8 @@ describe('changes of the house', () => {
     await until(type, 'the sheet shows it', () =>
       /10 on 12.5 pt/.test(document.querySelector('[data-specimen=body]')?.textContent ?? ''),
     );
-    expect(await type.$eval('[data-specimen=quotation]', (row) => row.textContent)).toContain('9.3 on 12.5 pt');
+    const quotation = (await type.waitForSelector('[data-specimen=quotation]'))!;
+    expect(await quotation.evaluate((row) => row.textContent)).toContain('9.3 on 12.5 pt');
     await type.goto(`${server.origin}/issues/${own}/plan`, { waitUntil: 'domcontentloaded' });
     await (await type.waitForSelector('::-p-text(The house has 2 changes)'))!.click();
     expect(await type.$eval('[data-offer=body]', (row) => row.textContent)).toContain('size 9.3 → 10');

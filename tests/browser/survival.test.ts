@@ -257,3 +257,20 @@ describe('people who write into one paragraph at the same time', () => {
     await alone.close();
   });
 });
+
+describe('a page that cannot be made', () => {
+  it('says so, and is there when it is tried again', async () => {
+    const server = await openServer(cluster.url);
+    servers.push(server);
+    // The database has something that nobody foresaw.
+    await query(cluster.url, 'alter table publication rename to elsewhere');
+    const page = await browser.newPage();
+    await page.goto(server.origin, { waitUntil: 'domcontentloaded' });
+    const again = (await page.waitForSelector('::-p-aria([name="Try again"][role="button"])'))!;
+    expect(await page.$eval('[role=alert]', (element) => element.textContent)).toContain('What was stored is safe');
+    await query(cluster.url, 'alter table elsewhere rename to publication');
+    await again.click();
+    await page.waitForSelector('section[aria-label="Longspar"]');
+    await page.close();
+  });
+});
