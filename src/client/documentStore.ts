@@ -2,7 +2,7 @@ import { nanoid } from 'nanoid';
 import { ReplaceStep, type Step } from 'prosemirror-transform';
 import { bodyText } from '@/core/records/body';
 import type { Change, Heading } from '@/core/records/change';
-import { applied, betweenOf, type Diff, inverted, isEmpty, touched } from '@/core/records/diff';
+import { applied, betweenOf, type Diff, inverted, isEmpty, NO_DIFF, type TextSteps, touched, typing } from '@/core/records/diff';
 import { type Document, find } from '@/core/records/document';
 import { done } from '@/core/records/rebase';
 import { same } from '@/core/records/same';
@@ -202,14 +202,12 @@ export class DocumentStore {
   type(label: string, text: string, steps: readonly Step[]): void {
     const record = find(this.#document, 'text', text);
     if (!record || steps.length === 0) return;
-    const own = done(record.body, steps);
-    const diff: Diff = { added: [], updated: [], removed: [], texts: [{ id: text, ...own }] };
+    const diff = typing(text, done(record.body, steps));
     const last = this.#pending.at(-1);
     const before = last?.open ? last.diff.texts[0] : undefined;
     if (last && before?.id === text && last.label === label) {
       this.#show(diff);
-      const all = { id: text, steps: [...before.steps, ...own.steps], back: [...own.back, ...before.back] };
-      last.diff = { ...last.diff, texts: [all] };
+      last.diff = { ...last.diff, texts: joined([before, ...diff.texts]) };
       this.#keep();
     } else {
       this.rest();
@@ -312,7 +310,7 @@ export class DocumentStore {
       this.#storedAt = new Date(change.at);
       this.#keep();
       // As it was sent: what is shown is what it was already.
-      if (!same(storedDiff(mine.diff), change.diff)) this.#refold(NOTHING, [...touched(mine.diff), ...touched(logged.diff)]);
+      if (!same(storedDiff(mine.diff), change.diff)) this.#refold(NO_DIFF, [...touched(mine.diff), ...touched(logged.diff)]);
       return;
     }
     this.#note(change);
@@ -405,7 +403,7 @@ export class DocumentStore {
       const { waiting } = rebased(
         this.#document,
         own.map(({ diff }) => readDiff(diff)),
-        { ...NOTHING, texts: joined(beneath.flat()) },
+        { ...NO_DIFF, texts: joined(beneath.flat()) },
         possible,
       );
       own.forEach(({ base: _, ...change }, i) => this.#apply({ ...change, diff: waiting[i]!, open: false, stored: false }));
@@ -528,12 +526,12 @@ export class DocumentStore {
 
   /** Does what was refused on what there is now: where both changed the same property, it is as it was wished here. */
   #again({ label, diff }: Outgoing): void {
-    const { waiting } = rebased(this.#document, [diff], NOTHING, possible);
+    const { waiting } = rebased(this.#document, [diff], NO_DIFF, possible);
     const updated = waiting[0]!.updated.flatMap(({ after }) => {
       const before = this.#document.records.get(after.id);
       return before ? [{ before, after }] : [];
     });
-    this.do(label, { ...NOTHING, updated });
+    this.do(label, { ...NO_DIFF, updated });
   }
 
   /** @param document what snapshots show: while something is typed the whole screen need not follow every key */
@@ -566,8 +564,6 @@ const MOST_LOGGED = 1_000;
 /** The status of an answer that says: others were first. */
 const STALE = 412;
 
-const NOTHING: Diff = { added: [], updated: [], removed: [], texts: [] };
-
 /** The words that a change put in: into texts, and as texts. */
 function wordsIn({ added, texts }: Diff): string {
   const put = texts.flatMap(({ steps }) =>
@@ -580,8 +576,8 @@ function wordsIn({ added, texts }: Diff): string {
 }
 
 /** Steps on the same text after one another as one. */
-function joined(texts: readonly Diff['texts'][number][]): Diff['texts'] {
-  const out = new Map<string, Diff['texts'][number]>();
+function joined(texts: readonly TextSteps[]): readonly TextSteps[] {
+  const out = new Map<string, TextSteps>();
   for (const { id, steps, back } of texts) {
     const before = out.get(id);
     out.set(id, before ? { id, steps: [...before.steps, ...steps], back: [...back, ...before.back] } : { id, steps, back });
@@ -601,7 +597,7 @@ function possible(document: Document, diff: Diff): Document {
   let out = applied(document, fits);
   for (const own of diff.texts) {
     try {
-      out = applied(out, { ...NOTHING, texts: [own] });
+      out = applied(out, { ...NO_DIFF, texts: [own] });
     } catch {
       // The text is gone, or its place: whoever judges the change says so.
     }

@@ -131,13 +131,12 @@ export function stepsBetween(before: Node, after: Node): readonly Step[] {
 }
 
 /** A body with steps done to it. @throws RangeError when one does not fit */
-export function stepped(body: Node, steps: readonly Step[]): Node {
-  let doc = body;
-  for (const step of steps) {
-    const result = step.apply(doc);
-    if (!result.doc) throw new RangeError(`The text is not as the change knew it: ${result.failed}.`);
-    doc = result.doc;
-  }
+export const stepped = (body: Node, steps: readonly Step[]): Node => steps.reduce(afterStep, body);
+
+/** A body with one step done to it. @throws RangeError when it does not fit */
+export function afterStep(body: Node, step: Step): Node {
+  const { doc, failed } = step.apply(body);
+  if (!doc) throw new RangeError(`The text is not as the change knew it: ${failed}.`);
   return doc;
 }
 

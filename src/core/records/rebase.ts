@@ -1,5 +1,6 @@
 import type { Node } from 'prosemirror-model';
 import { Mapping, type Step } from 'prosemirror-transform';
+import { afterStep } from './body';
 
 /** Steps that were done one after another, and those that take them back, the last first. */
 export interface Done {
@@ -7,17 +8,14 @@ export interface Done {
   readonly back: readonly Step[];
 }
 
-export const NOTHING_DONE: Done = { steps: [], back: [] };
-
 /** What steps are on a body, with those that take them back. @throws RangeError when one does not fit */
 export function done(body: Node, steps: readonly Step[]): Done {
   let doc = body;
   const back: Step[] = [];
   for (const step of steps) {
-    const result = step.apply(doc);
-    if (!result.doc) throw new RangeError(`The text is not as the change knew it: ${result.failed}.`);
+    const next = afterStep(doc, step);
     back.unshift(step.invert(doc));
-    doc = result.doc;
+    doc = next;
   }
   return { steps, back };
 }

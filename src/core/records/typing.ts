@@ -105,8 +105,8 @@ export function deleteAt(body: Node, at: TextPlace, back: boolean): Typed | unde
   const own = list[at.paragraph]!;
   const length = lengthOf(own);
   if (back ? at.offset > 0 : at.offset < length) {
-    const from = back ? stepped(own, at.offset, -1) : at.offset;
-    const to = back ? at.offset : stepped(own, at.offset, 1);
+    const from = back ? letterBeyond(own, at.offset, -1) : at.offset;
+    const to = back ? at.offset : letterBeyond(own, at.offset, 1);
     const start = startOf(body, at.paragraph);
     const change = new Transform(body).delete(start + from, start + to);
     return { steps: change.steps, caret: { paragraph: at.paragraph, offset: from } };
@@ -133,7 +133,7 @@ export function restyled(body: Node, at: TextPlace, attrs: Partial<ParagraphAttr
 export function steppedPlace(body: Node, at: TextPlace, by: 1 | -1): TextPlace {
   const list = paragraphsOf(body);
   const own = list[at.paragraph]!;
-  if (by > 0 ? at.offset < lengthOf(own) : at.offset > 0) return { ...at, offset: stepped(own, at.offset, by) };
+  if (by > 0 ? at.offset < lengthOf(own) : at.offset > 0) return { ...at, offset: letterBeyond(own, at.offset, by) };
   const other = list[at.paragraph + by];
   return other ? { paragraph: at.paragraph + by, offset: by > 0 ? 0 : lengthOf(other) } : at;
 }
@@ -145,7 +145,7 @@ function marksBefore(of: Node, offset: number): readonly Mark[] {
 }
 
 /** A letter further, its accents and joined signs with it. */
-function stepped(of: Node, offset: number, by: 1 | -1): number {
+function letterBeyond(of: Node, offset: number, by: 1 | -1): number {
   const text = plainText(of);
   const from = by > 0 ? offset : Math.max(0, offset - 64);
   const to = by > 0 ? Math.min(text.length, offset + 64) : offset;

@@ -6,6 +6,7 @@ import type { Diff } from '@/core/records/diff';
 import type { Document } from '@/core/records/document';
 import { Notices } from '@/parts/Notices';
 import { SaveState } from '../frame/SaveState';
+import { undoOrRedo } from '../frame/undoOrRedo';
 import { TurnButtons } from '../frame/TurnButtons';
 import { useConflicts } from '../pages/useConflicts';
 import { useNotices } from '../pages/useNotices';
@@ -27,7 +28,7 @@ export function useHouseTools(store: DocumentStore): HouseTools {
   const { notices, say, close } = useNotices();
   useConflicts(store, say);
   const turn = (how: 'undo' | 'redo') => {
-    void (how === 'undo' ? store.undo() : store.redo()).then((done) => done && 'refused' in done && say(done.refused, 'wrong'));
+    void undoOrRedo(store, how, say);
   };
   return {
     house: document,

@@ -38,6 +38,7 @@ import { Strip } from './Strip';
 import { StretchMenu } from './StretchMenu';
 import { Threads } from './Threads';
 import { Tray, type Carried } from './Tray';
+import { undoOrRedo } from '../frame/undoOrRedo';
 import { useConflicts } from './useConflicts';
 import { useDeskActions } from './useDeskActions';
 import { useDeskKeys } from './useDeskKeys';
@@ -276,7 +277,7 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
     hand.begin(of, found?.place ?? { paragraph: 0, offset: 0 });
   };
   const turn = (how: 'undo' | 'redo') => {
-    void (how === 'undo' ? store.undo() : store.redo()).then((done) => done && 'refused' in done && say(done.refused, 'wrong'));
+    void undoOrRedo(store, how, say);
     setMarked(undefined);
   };
 

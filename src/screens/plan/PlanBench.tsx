@@ -20,6 +20,7 @@ import { Notices } from '@/parts/Notices';
 import { IssueHeader } from '../frame/IssueHeader';
 import type { OpenedTools } from '../frame/useOpened';
 import { followPointer, hasWandered } from '../pages/followPointer';
+import { undoOrRedo } from '../frame/undoOrRedo';
 import { useConflicts } from '../pages/useConflicts';
 import { useNotices } from '../pages/useNotices';
 import { useSetting } from '../pages/useSetting';
@@ -94,7 +95,7 @@ export function PlanBench({ id, publication, name, house, recurring, today, kept
   const choose = useCallback((ids: readonly string[]) => setChosen(new Set(ids)), []);
   const turn = useCallback(
     (how: 'undo' | 'redo') => {
-      void (how === 'undo' ? store.undo() : store.redo()).then((done) => done && 'refused' in done && say(done.refused, 'wrong'));
+      void undoOrRedo(store, how, say);
     },
     [store, say],
   );
