@@ -23,6 +23,9 @@ function answerFor(error: unknown): { status: number; body: Record<string, unkno
   if (name === 'InvalidChangeError') return { status: 400, body: { message } };
   if (name === 'AbandonedError' || name === 'AbortError')
     return { status: 499, body: { message: 'Nobody waits for this any more.' } };
+  // What the database found to point at nothing, and the core did not.
+  if ((error as { code?: unknown } | undefined)?.code === '23503')
+    return { status: 409, body: { message: 'It refers to something that is not there, so it was not stored.', theirs: [] } };
   // What PostgreSQL cannot hold (class 22, data exception) will not become better by being sent again.
   if (/^22/.test(String((error as { code?: unknown } | undefined)?.code ?? '')))
     return { status: 400, body: { message: 'That holds characters that cannot be stored.' } };

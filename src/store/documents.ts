@@ -1,5 +1,5 @@
-import type { Node } from 'prosemirror-model';
-import type { RecordKind } from '@/core/records/index';
+import { Node } from 'prosemirror-model';
+import type { DocumentRecord, RecordKind } from '@/core/records/index';
 import type { Change, Heading } from '@/core/records/change';
 import { bodyOf, checkBody, stepped, stepsOf } from '@/core/records/body';
 import { merged } from '@/core/records/merge';
@@ -14,6 +14,7 @@ import {
   type StoredText,
 } from '@/core/records/stored';
 import { pool, transaction, type Client } from './pool';
+import { type Missing, putReferences, referringTo } from './references';
 
 export type NewChange = Omit<Change, 'seq' | 'at' | 'of'> & {
   readonly of?: number | undefined;
@@ -173,13 +174,15 @@ export const insertDocument = (document: NewDocument, records: readonly Storable
 /** Puts a new document in, as part of a transaction. */
 export async function putDocument(client: Client, document: NewDocument, records: readonly Storable[]): Promise<void> {
   const { id, publication, kind, name } = document;
-  await client.query('insert into document (id, publication_id, kind, name) values ($1, $2, $3, $4)', [
+  await client.query('insert into document (id, publication_id, kind, name, referred) values ($1, $2, $3, $4, true)', [
     id,
     publication,
     kind,
     name,
   ]);
   await putRecords(client, id, records, 0);
+  const missing = await putReferences(client, id, records.map(inMemory), () => undefined);
+  if (missing.length > 0) throw new InvalidChangeError(missingWords(missing));
 }
 
 /** Stores a change in a transaction of its own. @throws NoSuchDocumentError, ConflictError, InvalidChangeError */
@@ -213,9 +216,10 @@ export async function putChange(client: Client, document: string, change: NewCha
 
   const seq = head.rows[0].seq + 1;
   if (change.base >= seq) throw new InvalidChangeError('It is based on a change that never was.');
-  const diff = await fitted(client, document, change.diff);
+  const now = await recordsNow(client, document, change.diff);
+  const diff = fitted(now, change.diff);
   const { added, updated, removed } = diff;
-  const bodies = await steppedBodies(client, document, change);
+  const bodies = steppedBodies(now, change);
   if (removed.length > 0)
     await client.query('delete from record where document_id = $1 and id = any($2)', [document, removed.map(({ id }) => id)]);
   await putProperties(
@@ -226,6 +230,7 @@ export async function putChange(client: Client, document: string, change: NewCha
   );
   await putRecords(client, document, added, seq);
   await putBodies(client, document, bodies, seq);
+  await refer(client, document, diff, bodies, now);
   if (judge && judge.kinds.length > 0) {
     const { rows } = await client.query<{ body: StoredRecord }>(
       'select body from record where document_id = $1 and kind = any($2)',
@@ -257,24 +262,68 @@ export async function putChange(client: Client, document: string, change: NewCha
 /** The channel that every server hears of changes on. */
 export const CHANGES_CHANNEL = 'document_changes';
 
+/** The records that a change touches, as they were before it. */
+type RecordsNow = ReadonlyMap<string, { readonly body: StoredRecord; readonly version: number }>;
+
+async function recordsNow(client: Client, document: string, diff: StoredDiff): Promise<RecordsNow> {
+  const ids = [...diff.updated.map(({ before }) => before), ...diff.removed, ...diff.added, ...diff.texts].map(({ id }) => id);
+  const { rows } = await client.query<{ body: StoredRecord; version: number }>(
+    'select body, version::int from record where document_id = $1 and id = any($2)',
+    [document, ids],
+  );
+  return new Map(rows.map((row) => [row.body.id, row]));
+}
+
+/**
+ * Writes down what the records of a change refer to now.
+ * @throws ConflictError where something would point at nothing: others removed it, or use what this removes
+ */
+async function refer(
+  client: Client,
+  document: string,
+  { added, updated, removed, texts }: StoredDiff,
+  bodies: readonly SteppedBody[],
+  now: RecordsNow,
+): Promise<void> {
+  const bodyById = new Map(bodies.map(({ id, body }) => [id, body]));
+  const sayings = new Map(updated.map(({ after }) => [after.id, after]));
+  const changed = [...new Set([...sayings.keys(), ...texts.map(({ id }) => id)])].map((id): DocumentRecord => {
+    const own = sayings.get(id) ?? now.get(id)!.body;
+    if (own.kind !== 'text') return own;
+    const body = bodyById.get(id);
+    return body ? { ...own, body } : readRecord({ ...own, body: (now.get(id)!.body as StoredText).body });
+  });
+  const missing = await putReferences(client, document, [...added.map(readRecord), ...changed], (id) => now.get(id)?.body);
+  if (missing.length > 0) throw new ConflictError(missingWords(missing), []);
+  const users = await referringTo(
+    client,
+    document,
+    removed.map(({ id }) => id),
+  );
+  if (users.length > 0) throw new ConflictError('Somebody else has begun to use what this removes, so it was not stored.', users);
+}
+
+const missingWords = ([first]: readonly Missing[]): string => {
+  const { record } = first!;
+  const what = 'name' in record && record.name ? `“${record.name}” refers` : 'It refers';
+  return `${what} to something that is not there, or has been removed in the meantime, so it was not stored.`;
+};
+
+/** A record in memory, whichever form it came in. */
+const inMemory = (record: Storable): DocumentRecord =>
+  record.kind === 'text' && !(record.body instanceof Node) ? readRecord(record as StoredRecord) : (record as DocumentRecord);
+
 /**
  * A diff as it can be done to a document as it now is: where others changed other properties of the same record, theirs
  * and its own together.
  *
  * @throws ConflictError where both changed the same property, or what is added is there, or what is removed is not as it was
  */
-async function fitted(client: Client, document: string, diff: StoredDiff): Promise<StoredDiff> {
-  const ids = [...diff.updated.map(({ before }) => before), ...diff.removed, ...diff.added].map(({ id }) => id);
-  if (ids.length === 0) return diff;
-  const { rows } = await client.query<{ body: StoredRecord }>('select body from record where document_id = $1 and id = any($2)', [
-    document,
-    ids,
-  ]);
-  const now = new Map(rows.map(({ body }) => [body.id, body]));
+function fitted(now: RecordsNow, diff: StoredDiff): StoredDiff {
   const theirs: StoredRecord[] = [];
   let gone = false;
   const updated = diff.updated.map((pair) => {
-    const current = now.get(pair.before.id);
+    const current = now.get(pair.before.id)?.body;
     if (!current) {
       gone = true;
       return pair;
@@ -286,16 +335,22 @@ async function fitted(client: Client, document: string, diff: StoredDiff): Promi
     return { before, after: record };
   });
   for (const record of diff.removed) {
-    const current = now.get(record.id);
+    const current = now.get(record.id)?.body;
     if (!current) gone = true;
     // Of two texts what they say counts, and not in which form it was stored.
     else if (!same(readRecord(current), readRecord(record))) theirs.push(current);
   }
-  for (const { id } of diff.added) if (now.has(id)) theirs.push(now.get(id)!);
+  for (const { id } of diff.added) if (now.has(id)) theirs.push(now.get(id)!.body);
   if (gone) throw new ConflictError('What this changes has been removed in the meantime, so it was not stored.', theirs);
   if (theirs.length > 0)
     throw new ConflictError('Somebody else changed the same thing in the meantime, so this was not stored.', theirs);
   return { ...diff, updated };
+}
+
+/** The body of a text with steps done to it. */
+interface SteppedBody {
+  readonly id: string;
+  readonly body: Node;
 }
 
 /** Puts records in their new state, the bodies of texts as they are. */
@@ -320,20 +375,11 @@ async function putProperties(
  * @throws StaleError where others changed a text since the steps' base, ConflictError where it is gone,
  *   InvalidChangeError where the steps do not fit or break the schema
  */
-async function steppedBodies(
-  client: Client,
-  document: string,
-  { base, diff: { texts } }: NewChange,
-): Promise<readonly { readonly id: string; readonly body: Node }[]> {
-  if (texts.length === 0) return [];
-  const { rows } = await client.query<{ body: StoredText; version: number }>(
-    "select body, version::int from record where document_id = $1 and id = any($2) and kind = 'text'",
-    [document, texts.map(({ id }) => id)],
-  );
-  const now = new Map(rows.map((row) => [row.body.id, row]));
+function steppedBodies(now: RecordsNow, { base, diff: { texts } }: NewChange): SteppedBody[] {
   return texts.map(({ id, steps }) => {
     const text = now.get(id);
-    if (!text) throw new ConflictError('The text has been removed in the meantime, so this was not stored.', []);
+    if (text?.body.kind !== 'text')
+      throw new ConflictError('The text has been removed in the meantime, so this was not stored.', []);
     if (text.version > base) throw new StaleError('Somebody else changed the text in the meantime.');
     try {
       const body = stepped(bodyOf(text.body.body), stepsOf(steps));
@@ -345,12 +391,7 @@ async function steppedBodies(
   });
 }
 
-async function putBodies(
-  client: Client,
-  document: string,
-  bodies: readonly { readonly id: string; readonly body: Node }[],
-  version: number,
-): Promise<void> {
+async function putBodies(client: Client, document: string, bodies: readonly SteppedBody[], version: number): Promise<void> {
   if (bodies.length === 0) return;
   await client.query(
     `update record r set version = $3, body = jsonb_set(r.body, '{body}', new.step -> 'body')

@@ -24,6 +24,7 @@ import {
   type NewChange,
 } from '@/store/documents';
 import { migrate } from '@/store/migrate';
+import { referAll } from '@/store/references';
 import { pool, transaction } from '@/store/pool';
 import { insertPublication, listIssues, listPublications } from '@/store/publications';
 import { takeChange } from '@/services/documents/change';
@@ -39,6 +40,8 @@ beforeAll(async () => {
   cluster = await openCluster();
   process.env['DATABASE_URL'] = cluster.url;
   await migrate('src/store/migrations');
+  // The file that every test's picture is made from.
+  await query(cluster.url, "insert into blob (sha256, media, bytes) values ($1, 'image/png', 1)", ['ab'.repeat(32)]);
   await insertPublication({ id: 'longspar', name: 'Longspar', kind: 'magazine', frequency: 'quarterly' });
 });
 
@@ -87,6 +90,7 @@ describe('migrations', () => {
       { name: '0002-one-house.sql' },
       { name: '0003-removed.sql' },
       { name: '0004-steps.sql' },
+      { name: '0005-references.sql' },
     ]);
   });
 });
@@ -329,6 +333,129 @@ describe('a change', () => {
       });
     });
     expect(await heard).toBe(1);
+  });
+});
+
+describe('what records refer to', () => {
+  const frame: DocumentRecord = {
+    id: 'f',
+    kind: 'frame',
+    on: 'p1',
+    side: 'both',
+    box: { x: 50, y: 48, w: 90, h: 90 },
+    order: 'a0',
+    content: { type: 'picture', picture: 'pic', fit: 'fill', focus: { x: 0.5, y: 0.5 } },
+    wrap: { mode: 'none', standOff: 0, outline: 'alpha' },
+    fill: { swatch: 'tint', tint: 1 },
+  };
+  const adding = (...added: DocumentRecord[]): Diff => ({ ...NO_DIFF, added });
+  const removing = (...removed: DocumentRecord[]): Diff => ({ ...NO_DIFF, removed });
+  const tint: DocumentRecord = { id: 'tint', kind: 'swatch', name: 'Tint', cmyk: [0, 0, 0.1, 0] };
+  const written = async (id: string) => {
+    const { rows } = await pool().query<{ from: string; to: string; kind: string }>(
+      'select record_id as from, to_id as to, to_kind as kind from reference where document_id = $1 and record_id = any($2) order by 1, 2',
+      [id, ['f', 'text']],
+    );
+    return rows.map(({ from, to, kind }) => `${from} ${to} ${kind}`);
+  };
+
+  it('is written down with them, and again whenever they change', async () => {
+    const id = await issue();
+    await storeChange(id, change(adding(frame)));
+    expect(await written(id)).toEqual(['f p1 page', 'f pic picture', 'f tint swatch']);
+    const { fill: _, ...bare } = frame;
+    await storeChange(
+      id,
+      change({ ...NO_DIFF, updated: [{ before: frame, after: { ...bare, on: 'master' } as DocumentRecord }] }),
+    );
+    expect(await written(id)).toEqual(['f master master', 'f pic picture']);
+    // Texts too, by what their steps leave in them.
+    const text = textRecord('text', plainBody('body', 'Words'));
+    await storeChange(id, change(adding(text)));
+    const other = stepsBetween(text.body, plainBody('headline', 'Words'));
+    await storeChange(id, change(typing('text', done(text.body, other)), { base: 3 }));
+    expect(await written(id)).toContain('text headline paragraphStyle');
+    expect(await written(id)).not.toContain('text body paragraphStyle');
+  });
+
+  it('must be there: what others removed meanwhile is not pointed at, and what they began to use is not removed', async () => {
+    const id = await issue();
+    await storeChange(id, change(removing(tint)));
+    await expect(storeChange(id, change(adding(frame)))).rejects.toThrow(/It refers to something that is not there/);
+    const { fill: _, ...bare } = frame;
+    await storeChange(id, change(adding(bare as DocumentRecord)));
+    const removal = storeChange(id, change(removing(pictureRecord('pic'))));
+    await expect(removal).rejects.toBeInstanceOf(ConflictError);
+    await expect(removal).rejects.toMatchObject({ theirs: [{ id: 'f' }] });
+    // Nor of another kind.
+    const wrong: DocumentRecord = { ...(bare as typeof frame), id: 'g', on: 'pic' };
+    await expect(storeChange(id, change(adding(wrong)))).rejects.toBeInstanceOf(ConflictError);
+    // A style that steps name is one too.
+    const text = textRecord('text', plainBody('body', 'Words'));
+    await storeChange(id, change(adding(text)));
+    const steps = stepsBetween(text.body, plainBody('nowhere', 'Words'));
+    await expect(storeChange(id, change(typing('text', done(text.body, steps)), { base: 3 }))).rejects.toBeInstanceOf(
+      ConflictError,
+    );
+    expect((await loadRecords(id)).seq).toBe(3);
+    // Both ends in one change are, in whichever order.
+    const both = change({
+      ...NO_DIFF,
+      added: [
+        { ...frame, id: 'h', fill: { swatch: 'new', tint: 1 } },
+        { ...tint, id: 'new' },
+      ],
+    });
+    await storeChange(id, both);
+    await storeChange(id, change(inverted({ ...NO_DIFF, added: readDiff(both.diff).added })));
+  });
+
+  it('is held by the database, whoever forgets to ask', async () => {
+    const id = await issue(frame);
+    const around = (sql: string) =>
+      transaction(async (client) => {
+        await client.query(sql, [id]);
+      });
+    await expect(around("delete from record where document_id = $1 and id = 'tint'")).rejects.toMatchObject({ code: '23503' });
+    await expect(
+      around("insert into reference (document_id, record_id, to_id, to_kind) values ($1, 'f', 'nothing', 'swatch')"),
+    ).rejects.toMatchObject({ code: '23503' });
+    await expect(
+      around("update record set kind = 'page', body = body || '{\"kind\": \"page\"}' where document_id = $1 and id = 'pic'"),
+    ).rejects.toMatchObject({ code: '23503' });
+    const lost = pictureRecord('lost', { blob: 'cd'.repeat(32) });
+    await expect(storeChange(id, change(adding(lost)))).rejects.toMatchObject({ code: '23503' });
+    expect((await loadRecords(id)).records.some((record) => record.id === 'tint')).toBe(true);
+  });
+
+  it('of a document from before is written down once; what pointed at nothing stays, opens, and can be changed', async () => {
+    const id = nanoid(10);
+    const broken: DocumentRecord = { ...frame, fill: { swatch: 'gone', tint: 1 } };
+    await pool().query("insert into document (id, publication_id, kind, name) values ($1, 'longspar', 'issue', 'Old')", [id]);
+    await pool().query(
+      "insert into record (document_id, id, kind, body, version) select $1, b ->> 'id', b ->> 'kind', b, 0 from unnest($2::jsonb[]) b",
+      [id, [...baseRecords(), pictureRecord('pic'), broken].map((record) => JSON.stringify(record))],
+    );
+    await referAll();
+    await referAll();
+    expect(await written(id)).toEqual(['f p1 page', 'f pic picture']);
+    const moved: DocumentRecord = { ...broken, box: { ...broken.box, x: 60 } };
+    await storeChange(id, change({ ...NO_DIFF, updated: [{ before: broken, after: moved }] }));
+    // Pointing at something else that is not there is a new fault.
+    const worse: DocumentRecord = { ...moved, fill: { swatch: 'gone too', tint: 1 } };
+    await expect(storeChange(id, change({ ...NO_DIFF, updated: [{ before: moved, after: worse }] }))).rejects.toThrow(
+      /not there/,
+    );
+    const mended: DocumentRecord = { ...moved, fill: { swatch: 'tint', tint: 1 } };
+    await storeChange(id, change({ ...NO_DIFF, updated: [{ before: moved, after: mended }] }));
+    expect(await written(id)).toContain('f tint swatch');
+  });
+
+  it('does not let an issue lose its last page', async () => {
+    const id = await issue();
+    const pages = baseRecords().filter(({ kind }) => kind === 'page');
+    await takeChange(id, change(removing(pages[0]!)));
+    await expect(takeChange(id, change(removing(pages[1]!)))).rejects.toThrow('The last page stays');
   });
 });
 

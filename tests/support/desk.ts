@@ -19,6 +19,11 @@ export async function copyDocument(databaseUrl: string, of: string, publication?
     'insert into record (document_id, id, kind, body, version) select $1, id, kind, body, 0 from record where document_id = $2',
     [id, of],
   );
+  await query(
+    databaseUrl,
+    'insert into reference (document_id, record_id, to_id, to_kind) select $1, record_id, to_id, to_kind from reference where document_id = $2',
+    [id, of],
+  );
   return id;
 }
 

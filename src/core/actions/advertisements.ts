@@ -52,9 +52,6 @@ export function bookAdvertisement(document: Document, { name, size, lines, pictu
 /** Takes an advertisement out of the issue; the place it had stays free for another. */
 export function cancelAdvertisement(document: Document, id: string): Diff {
   const edit = new Edit(document);
-  for (const frame of all(document, 'frame'))
-    if (frame.content.type === 'advertisement' && frame.content.advertisement === id)
-      edit.put({ ...frame, content: { type: 'advertisement' } });
   edit.remove(id);
   return edit.diff();
 }

@@ -5,8 +5,9 @@ import { Inks } from '../compose/colours';
 import { startingHouse } from '../plan/startingHouse';
 import { applied, type Diff, inverted } from '../records/diff';
 import { all, type Document, documentOf, get } from '../records/document';
-import { addSwatch, keepPalette, paletteInUse, recolour, removeSwatch, setSwatch, swatchUses } from './colour';
+import { addSwatch, keepPalette, paletteInUse, recolour, removeSwatch, setSwatch } from './colour';
 import { ActionError } from './edit';
+import { usesOf } from './instead';
 
 const house = documentOf(startingHouse('magazine', 'en-GB'));
 
@@ -29,12 +30,12 @@ describe('swatches', () => {
   it('are added, and removed when nothing is coloured with them', () => {
     const more = done(house, addSwatch(house, 'Rust', [0.1, 0.7, 0.9, 0.2]));
     const rust = all(more, 'swatch').find(({ name }) => name === 'Rust')!;
-    expect(swatchUses(more, rust.id)).toBe(0);
+    expect(usesOf(more, rust.id)).toBe(0);
     expect(all(done(more, removeSwatch(more, rust.id)), 'swatch')).toHaveLength(5);
-    expect(swatchUses(house, 'accent1')).toBe(
+    expect(usesOf(house, 'accent1')).toBe(
       all(house, 'paragraphStyle').filter(({ properties }) => properties.swatch === 'accent1').length,
     );
-    expect(() => removeSwatch(house, 'accent1')).toThrow(/things are coloured/);
+    expect(() => removeSwatch(house, 'accent1')).toThrow(/every palette/);
     expect(() => removeSwatch(house, 'paper')).toThrow(/every palette/);
   });
 });

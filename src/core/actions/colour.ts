@@ -6,6 +6,7 @@ import { said } from '../records/said';
 import { same } from '../records/same';
 import { type Cmyk, ROLES } from '../records/swatch';
 import { ActionError, Edit, newId } from './edit';
+import { removeFor } from './instead';
 
 /**
  * Names a swatch, or gives it other inks; or other light, from which its inks follow.
@@ -30,26 +31,16 @@ export function addSwatch(document: Document, name: string, cmyk: Cmyk): Diff {
   return edit.diff();
 }
 
-/** Takes a swatch away that nothing is coloured with. @throws ActionError where something is */
-export function removeSwatch(document: Document, id: string): Diff {
-  const swatch = get(document, 'swatch', id);
-  const uses = swatchUses(document, id);
-  if (uses > 0) {
-    const things = uses === 1 ? 'one thing is' : `${uses} things are`;
-    throw new ActionError(`“${swatch.name}” stays: ${things} coloured with it.`);
-  }
-  if (swatch.role) throw new ActionError(`“${swatch.name}” stays: every palette has a colour for it.`);
+/**
+ * Removes a swatch; where it is used, another takes its place.
+ * @throws ActionError when it is used and nothing takes its place, or palettes have a colour for it
+ */
+export function removeSwatch(document: Document, id: string, instead?: string): Diff {
   const edit = new Edit(document);
-  edit.remove(id);
+  const { name, role } = get(document, 'swatch', id);
+  if (role) throw new ActionError(`“${name}” stays: every palette has a colour for it.`);
+  removeFor(edit, 'swatch', id, instead);
   return edit.diff();
-}
-
-/** How many records name a swatch. */
-export function swatchUses(document: Document, id: string): number {
-  const named = `"swatch":${JSON.stringify(id)}`;
-  let uses = 0;
-  for (const record of document.records.values()) if (JSON.stringify(record).includes(named)) uses++;
-  return uses;
 }
 
 /** Gives every swatch that has a role the palette's colour for it. */

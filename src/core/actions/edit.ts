@@ -3,6 +3,7 @@ import { nanoid } from 'nanoid';
 import { applied, between, type Diff } from '../records/diff';
 import type { Document } from '../records/document';
 import type { DocumentRecord } from '../records/index';
+import { heldWords, led, referring } from '../records/references';
 import { same } from '../records/same';
 
 /** Thrown when an action cannot be done; the message tells the person who asked for it why. */
@@ -20,6 +21,8 @@ export class Edit {
   #records: ReadonlyMap<string, DocumentRecord>;
   #own: Map<string, DocumentRecord> | undefined;
   #shown: Document | undefined;
+  /** Whether something was removed. */
+  #missing = false;
 
   constructor(document: Document) {
     this.#before = document;
@@ -46,17 +49,52 @@ export class Edit {
   }
 
   remove(id: string): void {
-    if (this.#records.has(id)) this.#changing().delete(id);
+    if (!this.#records.has(id)) return;
+    this.#changing().delete(id);
+    this.#missing = true;
   }
 
   /** Takes in what another action does to the document as changed so far. */
   take(diff: Diff): void {
+    if (diff.removed.length > 0) this.#missing = true;
     this.#records = applied(this.document, diff).records;
     this.#shown = undefined;
   }
 
+  /**
+   * What was changed. What referred to something that was removed has forgotten it, or has gone with it, so that nothing
+   * is left that points at nothing.
+   *
+   * @throws ActionError when something that stays holds what was removed
+   */
   diff(): Diff {
+    this.#letGo();
     return between(this.#before, this.document);
+  }
+
+  /** Leads what stays away from what was removed; what goes with it is removed too, and so on until nothing goes. */
+  #letGo(): void {
+    let gone = this.#missing ? [...this.#before.records.values()].filter(({ id }) => !this.#records.has(id)) : [];
+    while (gone.length > 0) {
+      const ids = new Set(gone.map(({ id }) => id));
+      const next: DocumentRecord[] = [];
+      for (const { record, to } of referring(this.document, gone)) {
+        if (to.gone === 'holds')
+          throw new ActionError(
+            heldWords(
+              this.document,
+              gone.find(({ id }) => id === to.id)!,
+            ),
+          );
+        const own = this.#records.get(record.id);
+        if (!own) continue;
+        if (to.gone === 'goes') {
+          this.remove(own.id);
+          next.push(own);
+        } else this.put(led(own, ({ id }) => (ids.has(id) ? undefined : id)));
+      }
+      gone = next;
+    }
   }
 
   /** A document that was shown stays as it is: many changes between two looks copy the records once. */

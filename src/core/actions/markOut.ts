@@ -5,6 +5,7 @@ import { isEmpty } from '../records/diff';
 import { all, type Document, find, framesOn } from '../records/document';
 import { textContent } from '../records/frame';
 import type { TextRecord } from '../records/index';
+import type { TextRole } from '../records/text';
 import { docOf, fieldsOf, paragraphOf, paragraphsOf, plainBody } from '../records/body';
 import { type MarginText, marginText } from '../page/furniture';
 import { formatOf } from '../page/pages';
@@ -12,6 +13,7 @@ import { ActionError, Edit, newId } from './edit';
 import { growingText, NO_WRAP, pageWithGrid, putFrame } from './frames';
 import { mm } from '../length/length';
 import { QUOTE_STAND_OFF } from './quotes';
+import { inOwnStyles } from './styles';
 
 /** What a marked-out stretch can become without anything else being chosen. */
 export type Stuff = 'headline' | 'text' | 'picture' | 'quote' | 'panel' | 'rule' | 'advertisement';
@@ -56,20 +58,13 @@ export function markOut(document: Document, { page: id, box, as, words = '' }: M
       putFrame(edit, on, box, { type: 'advertisement' }, { mode: 'frame', standOff: mm(4), outline: 'shape' });
       break;
     case 'text': {
-      const body = plainBody(find(document, 'paragraphStyle', 'body') ? 'body' : 'headline', words);
-      const text = edit.put<TextRecord>({ id: newId(), kind: 'text', role: 'furniture', body });
+      const text = putText(edit, 'furniture', 'body', words);
       putFrame(edit, on, box, textContent(text.id), NO_WRAP);
       break;
     }
     case 'headline':
     case 'quote': {
-      const role = as === 'quote' ? 'quote' : 'furniture';
-      const text = edit.put<TextRecord>({
-        id: newId(),
-        kind: 'text',
-        role,
-        body: plainBody(as === 'quote' ? 'pullQuote' : 'headline', words),
-      });
+      const text = as === 'quote' ? putText(edit, 'quote', 'pullQuote', words) : putText(edit, 'furniture', 'headline', words);
       putFrame(
         edit,
         on,
@@ -83,6 +78,10 @@ export function markOut(document: Document, { page: id, box, as, words = '' }: M
   }
   return edit.diff();
 }
+
+/** Adds a text that belongs to no story. */
+const putText = (edit: Edit, role: TextRole, style: string, words: string): TextRecord =>
+  edit.put(inOwnStyles(edit.document, { id: newId(), kind: 'text', role, body: plainBody(style, words) }));
 
 /** Puts folios or a running head into the margins of pages. @throws ActionError when the document has no style to set them in */
 export function addMarginText(document: Document, pages: readonly string[], what: MarginText): Diff {

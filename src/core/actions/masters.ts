@@ -54,10 +54,7 @@ export function removeMaster(document: Document, id: string): Diff {
   const above = all(document, 'master').find((other) => other.basedOn === id);
   if (above) throw new ActionError(`${above.name} is based on ${master.name}. Base it on something else first.`);
   if (all(document, 'master').length === 1) throw new ActionError('The last master stays: every page has one.');
-  for (const frame of framesOn(document, id)) {
-    edit.remove(frame.id);
-    if (frame.content.type === 'text') edit.remove(frame.content.text);
-  }
+  for (const frame of framesOn(document, id)) if (frame.content.type === 'text') edit.remove(frame.content.text);
   edit.remove(id);
   return edit.diff();
 }

@@ -4,6 +4,7 @@ import { all, type Document, find, framesOn, get } from '../records/document';
 import type { Diff } from '../records/diff';
 import type { FrameRecord, PageRecord } from '../records/index';
 import { copyOfPage, sideOf } from './recurring';
+import { complete } from '../records/references';
 import { said } from '../records/said';
 import { ActionError, Edit, newId, orderBehind, renaming } from './edit';
 import { removeFrames } from './frames';
@@ -186,7 +187,8 @@ export function putRecurring(document: Document, house: Document, page: string, 
   const own = copied[0] as PageRecord;
   const master = find(document, 'master', own.master) ?? all(document, 'master')[0];
   if (!master) throw new ActionError('The issue has no master page for a new page to use.');
-  for (const record of copied) if (!edit.has(record.id)) edit.put(record.id === own.id ? { ...own, master: master.id } : record);
+  const placed = copied.map((record) => (record === own ? { ...own, master: master.id } : record));
+  for (const record of complete(placed, house, (id) => edit.has(id))) if (!edit.has(record.id)) edit.put(record);
   const format = formatOf(document);
   const [was, is] = [sideOf(house, page), placedPages(edit.document).find((placed) => placed.page.id === own.id)!.side];
   const [from, to] = [paperGrid(formatOf(house), get(house, 'master', own.master), was), paperGrid(format, master, is)];

@@ -5,6 +5,7 @@ import type { TextRecord } from '../records/index';
 import type { TextItem } from '../compose/displayList';
 import { ActionError, Edit, newId } from './edit';
 import { growingText, pageWithGrid, putFrame } from './frames';
+import { inOwnStyles } from './styles';
 import type { Typesetter } from './typesetter';
 
 /** Stand-off around a pull quote: 0.1875 in is usual (common practice). */
@@ -36,14 +37,16 @@ export function makeQuote(document: Document, passage: Passage, typesetter: Type
   const columns = spot.item.columns;
   const column = (columns[spot.column + 1] ?? columns[spot.column - 1] ?? columns[spot.column]!).box;
 
-  const text = edit.put<TextRecord>({
-    id: newId(),
-    kind: 'text',
-    role: 'quote',
-    story: source.story,
-    body: plainBody('pullQuote', withQuotes(words)),
-    source: { text: source.id, words },
-  });
+  const text = edit.put<TextRecord>(
+    inOwnStyles(document, {
+      id: newId(),
+      kind: 'text',
+      role: 'quote',
+      story: source.story,
+      body: plainBody('pullQuote', withQuotes(words)),
+      source: { text: source.id, words },
+    }),
+  );
   const top = grid.first - grid.step;
   let y = top + Math.round((spot.y - top) / grid.step) * grid.step;
   const frame = putFrame(edit, spot.page, { x: column.x, y, w: column.w, h: grid.step }, growingText(text.id), {

@@ -5,6 +5,7 @@ import { formatOf, placedPages } from '../page/pages';
 import { paperGrid } from '../page/refit';
 import { all, type Document, documentOf, find, framesOn, get } from '../records/document';
 import type { DocumentRecord, FrameRecord, PageRecord } from '../records/index';
+import { complete } from '../records/references';
 
 /** The recurring pages of a house by where they come in an issue. */
 export function recurringPages(house: Document): Readonly<Record<'front' | 'back' | 'other', readonly PageRecord[]>> {
@@ -57,7 +58,7 @@ export function onTheirSides(document: Document, sides: ReadonlyMap<string, 'lef
   return edit.document;
 }
 
-/** What a house can put into an issue: its recurring pages, with all that lies on them and the pictures they show. */
+/** What a house can put into an issue: its recurring pages, with all that lies on them and what that is made with. */
 export function recurringRecords(house: readonly DocumentRecord[]): DocumentRecord[] {
   const document = documentOf(house);
   const needed = new Set<string>();
@@ -70,7 +71,10 @@ export function recurringRecords(house: readonly DocumentRecord[]): DocumentReco
       if (group !== undefined) needed.add(group);
     }
   }
-  return house.filter(({ id, kind }) => needed.has(id) || kind === 'master' || kind === 'format');
+  return complete(
+    house.filter(({ id, kind }) => needed.has(id) || kind === 'master' || kind === 'format'),
+    document,
+  );
 }
 
 /** The side a recurring page of a house lies on there. */

@@ -16,6 +16,7 @@ import { ActionError, Edit, freeName, newId, orderAfter, orderBehind } from './e
 import { growingText, NO_WRAP, pageWithGrid, putFrame, textColumns } from './frames';
 import { putPages } from './pages';
 import { places, pouredFrame } from './slots';
+import { inOwnStyles } from './styles';
 import type { Typesetter } from './typesetter';
 
 /** Number of tints that tell stories apart. */
@@ -41,7 +42,7 @@ export function putStory(edit: Edit, story: NewStory, id: string = newId()): Sto
   checkBody(story.body);
   const stories = all(edit.document, 'story');
   const part = (role: TextRole, body: Node): string =>
-    edit.put<TextRecord>({ id: `${id}-${role}`, kind: 'text', role, story: id, body }).id;
+    edit.put<TextRecord>(inOwnStyles(edit.document, { id: `${id}-${role}`, kind: 'text', role, story: id, body })).id;
   return edit.put<StoryRecord>({
     id,
     kind: 'story',

@@ -44,14 +44,14 @@ describe('styles', () => {
     expect(all(added, 'paragraphStyle').at(-1)).toMatchObject({ name: 'Body 2', basedOn: 'body', properties: {} });
     expect(() => setStyleBase(house, 'body', 'smallest')).toThrow('Body cannot be based on Smallest: that would be a circle.');
     expect(() => setStyleBase(house, 'body', 'body')).toThrow('circle');
-    expect(() => removeStyle(house, 'small')).toThrow('Smallest is based on Small');
+    expect(() => removeStyle(house, 'small')).toThrow('“Small” is used by “Smallest”. Say what takes its place first.');
     const used = applied(house, {
       added: [textRecord('t', plainBody('smallest', 'Words'))],
       updated: [],
       removed: [],
       texts: [],
     });
-    expect(() => removeStyle(used, 'smallest')).toThrow('is used in 1 text.');
+    expect(() => removeStyle(used, 'smallest')).toThrow('“Smallest” is used by a text.');
     expect(applied(house, removeStyle(house, 'smallest')).records.has('smallest')).toBe(false);
     expect(() => renameStyle(house, 'small', 'Body')).toThrow('already');
     expect(() => renameStyle(house, 'small', ' ')).toThrow('has a name');

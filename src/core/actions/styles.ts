@@ -1,11 +1,12 @@
 import type { Diff } from '../records/diff';
 import { all, type Document, find } from '../records/document';
-import type { CharacterStyleRecord, ParagraphStyleRecord } from '../records/index';
+import type { CharacterStyleRecord, ParagraphStyleRecord, TextRecord } from '../records/index';
 import type { ParagraphProperties } from '../records/paragraphStyle';
+import { isThere, led } from '../records/references';
 import { said } from '../records/said';
-import type { Node } from 'prosemirror-model';
 import { styleSheet } from '../type/styles';
 import { ActionError, Edit, freeName, newId } from './edit';
+import { removeFor } from './instead';
 
 export type StyleKind = 'paragraphStyle' | 'characterStyle';
 export type StyleRecord = ParagraphStyleRecord | CharacterStyleRecord;
@@ -102,22 +103,27 @@ export function setStyleBase(document: Document, id: string, base: string | unde
   return edit.diff();
 }
 
-/** @throws ActionError when texts use it, or other styles are based on it */
-export function removeStyle(document: Document, id: string): Diff {
+/**
+ * Removes a style; where it is used, another takes its place.
+ * @throws ActionError when it is used and nothing takes its place
+ */
+export function removeStyle(document: Document, id: string, instead?: string): Diff {
   const edit = new Edit(document);
-  const style = findStyle(document, id);
-  const above = children(document, style)[0];
-  if (above) throw new ActionError(`${above.name} is based on ${style.name}. Base it on something else first.`);
-  const uses = all(document, 'text').filter(({ body }) => usesStyle(body, id)).length;
-  if (uses > 0)
-    throw new ActionError(`${style.name} is used in ${uses} text${uses === 1 ? '' : 's'}. Give them another style first.`);
-  edit.remove(id);
+  removeFor(edit, findStyle(document, id).kind, id, instead);
   return edit.diff();
 }
 
-/** Whether a body's paragraphs or marks name a style. */
-function usesStyle(body: Node, id: string): boolean {
-  return JSON.stringify(body).includes(`"style":"${id}"`);
+/**
+ * A text as the document can have it: paragraphs in a style that is not there are set in running text, and what else
+ * it refers to and is not there it does without. Copy comes in the styles that a house usually has.
+ */
+export function inOwnStyles<R extends TextRecord>(document: Document, text: R): R {
+  const styles = all(document, 'paragraphStyle');
+  const running = (styles.find(({ id }) => id === 'body') ?? styles[0])?.id;
+  return led(text, (reference) => {
+    if (isThere(document, reference) || reference.to.includes('story')) return reference.id;
+    return reference.to.includes('paragraphStyle') ? running : undefined;
+  });
 }
 
 /**

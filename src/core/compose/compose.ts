@@ -10,6 +10,7 @@ import type { ParagraphProperties } from '../records/paragraphStyle';
 import { spoken } from '../records/language';
 import { same } from '../records/same';
 import type { CellAttrs, FigureAttrs, ParagraphAttrs, TableAttrs } from '../records/text';
+import { FaceError } from '../type/face';
 import { Hyphenation } from '../type/hyphenation';
 import type { Shaper } from '../type/shaper';
 import { PLAIN, type StyleSheet, styleSheet } from '../type/styles';
@@ -102,6 +103,8 @@ export class Composer {
     const fits = new Map<string, Fit>();
     const grown = new Map<string, Box>();
     const items = new Map<string, readonly TextItem[]>();
+    /** What cannot be composed is shown as such in its place; the rest is composed. */
+    const broken = new Map<string, string>();
 
     // Frames whose own size or outline follows from their text come first: it decides what other texts keep away from.
     const early = (shown: Shown): boolean => {
@@ -114,7 +117,14 @@ export class Composer {
         if (!kept) continue;
         const { body, origin } = writtenOut(document, kept.body);
         const text = body === kept.body ? kept : { ...kept, body };
-        const set = this.#setText(document, thread, text, around);
+        let set: SetText;
+        try {
+          set = this.#setText(document, thread, text, around);
+        } catch (error) {
+          if (error instanceof FaceError) throw error;
+          for (const shown of thread.frames) broken.set(shown.key, (error as Error).message);
+          continue;
+        }
         if (!thread.frames[0]!.fromMaster) fits.set(text.id, set.fit);
         for (const [key, own] of set.items) items.set(key, origin ? own.map((item) => ofOrigin(item, origin)) : own);
         for (const shown of thread.frames) {
@@ -142,7 +152,7 @@ export class Composer {
       second,
     );
     this.#forget(frames);
-    return { pages: this.#lists.of(document, frames, items, grown), fits, grown };
+    return { pages: this.#lists.of(document, frames, items, grown, broken), fits, grown };
   }
 
   /** A paragraph as this composer would set it, for whoever wants to measure it. */

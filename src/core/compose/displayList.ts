@@ -20,7 +20,7 @@ export interface PageList {
   readonly furniture: number;
 }
 
-export type Item = TextItem | PictureItem | AreaItem | EmptyItem;
+export type Item = TextItem | PictureItem | AreaItem | EmptyItem | BrokenItem;
 
 /** What letters look like: shared by all runs that look alike. */
 export interface Look {
@@ -152,6 +152,14 @@ export interface EmptyItem extends Showing {
   readonly type: 'empty';
   readonly frame: string;
   readonly box: Box;
+}
+
+/** A frame that could not be composed, and why: the document is not what it should be there. */
+export interface BrokenItem extends Showing {
+  readonly type: 'broken';
+  readonly frame: string;
+  readonly box: Box;
+  readonly why: string;
 }
 
 /** A colour as it prints and as it shows: CMYK 0 to 1, and the sRGB hex the screen takes. */

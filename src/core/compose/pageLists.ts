@@ -7,7 +7,7 @@ import type { PictureContent } from '../records/frame';
 import type { FrameRecord, PictureRecord, SwatchRecord } from '../records/index';
 import type { Inks } from './colours';
 import { contourOf } from './contours';
-import type { AreaItem, Contour, Item, PageList, PictureItem, Showing, TextItem } from './displayList';
+import type { AreaItem, BrokenItem, Contour, Item, PageList, PictureItem, Showing, TextItem } from './displayList';
 import { type Shown, type ShownFrames } from './shown';
 
 /** What the items of a frame are made of. */
@@ -43,6 +43,8 @@ export class PageLists {
   readonly #pages = new Map<string, PageList>();
   readonly #items = new Map<string, { readonly by: MadeOf; readonly items: readonly Item[] }>();
 
+  readonly #broken = new Map<string, { readonly frame: FrameRecord; readonly item: BrokenItem }>();
+
   constructor(inks: Inks) {
     this.#inks = inks;
   }
@@ -52,6 +54,7 @@ export class PageLists {
     { shown, pages }: ShownFrames,
     texts: ReadonlyMap<string, readonly TextItem[]>,
     grown: ReadonlyMap<string, Box>,
+    broken: ReadonlyMap<string, string>,
   ): PageList[] {
     const format = formatOf(document);
     const byPage = new Map<string, Item[]>();
@@ -59,8 +62,16 @@ export class PageLists {
     for (const each of shown) {
       let items = byPage.get(each.page.page.id);
       if (!items) byPage.set(each.page.page.id, (items = []));
-      for (const item of this.#itemsOf(document, each, grown.get(each.frame.id) ?? each.frame.box, texts.get(each.key)))
-        items.push(item);
+      const box = grown.get(each.frame.id) ?? each.frame.box;
+      const why = broken.get(each.key);
+      if (why !== undefined) items.push(this.#brokenItem(each, box, why));
+      else {
+        try {
+          for (const item of this.#itemsOf(document, each, box, texts.get(each.key))) items.push(item);
+        } catch (error) {
+          items.push(this.#brokenItem(each, box, (error as Error).message));
+        }
+      }
       if (each.fromMaster) furniture.set(each.page.page.id, items.length);
     }
     return pages.map((page) => {
@@ -79,6 +90,14 @@ export class PageLists {
       this.#pages.set(list.page, list);
       return list;
     });
+  }
+
+  #brokenItem({ key, frame, rotated }: Shown, box: Box, why: string): BrokenItem {
+    const kept = this.#broken.get(key);
+    if (kept?.frame === frame && kept.item.why === why && kept.item.box === box) return kept.item;
+    const item: BrokenItem = { type: 'broken', frame: frame.id, box, why, transform: rotated, opacity: undefined };
+    this.#broken.set(key, { frame, item });
+    return item;
   }
 
   #itemsOf(document: Document, each: Shown, box: Box, texts: readonly TextItem[] | undefined): readonly Item[] {

@@ -48,7 +48,7 @@ describe('changes of a house', () => {
 
   it('are taken or left one by one, and offered no more until they change again', () => {
     const change = changed(style({ size: 10 }), 5);
-    const taken = done(issue, takeOffer(issue, change));
+    const taken = done(issue, takeOffer(issue, change, [change]));
     expect(get(taken, 'paragraphStyle', 'body').properties.size).toBe(10);
     expect(offersFor(taken, [change])).toEqual([]);
     const left = done(issue, leaveOffer(issue, change));
@@ -56,13 +56,15 @@ describe('changes of a house', () => {
     expect(offersFor(left, [change])).toEqual([]);
     expect(offersFor(left, [changed(style({ size: 11 }), 8)])).toHaveLength(1);
     const removed = { id: 'tint', kind: 'swatch', now: undefined, seq: 7 } as const;
-    expect(done(issue, takeOffer(issue, removed)).records.has('tint')).toBe(false);
-    expect(() => takeOffer(issue, { id: 'body', kind: 'paragraphStyle', now: undefined, seq: 7 })).toThrow('is based on Body');
+    expect(done(issue, takeOffer(issue, removed, [])).records.has('tint')).toBe(false);
+    expect(() => takeOffer(issue, { id: 'body', kind: 'paragraphStyle', now: undefined, seq: 7 }, [])).toThrow(
+      '“Body” is used by',
+    );
   });
 
   it('are taken together as one change', () => {
     const changes = [changed(style({ size: 10 }), 5), { id: 'tint', kind: 'swatch', now: undefined, seq: 7 } as const];
-    const taken = done(issue, takeOffers(issue, changes));
+    const taken = done(issue, takeOffers(issue, changes, changes));
     expect(get(taken, 'paragraphStyle', 'body').properties.size).toBe(10);
     expect(taken.records.has('tint')).toBe(false);
     expect(get(taken, 'issue', 'issue').house!.settled).toEqual({ body: 5, tint: 7 });
@@ -71,7 +73,7 @@ describe('changes of a house', () => {
 
   it('of a grid let what lies on it lie on it again', () => {
     const grid: MasterRecord = { ...get(issue, 'master', 'master'), columns: 2, name: 'Text, wide' };
-    const taken = done(issue, takeOffer(issue, changed(grid, 5)));
+    const taken = done(issue, takeOffer(issue, changed(grid, 5), []));
     expect(get(taken, 'master', 'master')).toMatchObject({ columns: 2, name: 'Text, wide' });
     // The first of three columns becomes the first of two: (300 − 15) / 2.
     expect(get(taken, 'frame', 'f').box).toEqual({ x: 50, y: 48, w: 142.5, h: 504 });

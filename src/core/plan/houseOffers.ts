@@ -6,6 +6,7 @@ import { formatNumber } from '../length/length';
 import type { Diff } from '../records/diff';
 import { type Document, find, get } from '../records/document';
 import type { DocumentRecord, RecordKind } from '../records/index';
+import { isThere, led, referencesOf } from '../records/references';
 import { same } from '../records/same';
 import { readRecord, type StoredRecord } from '../records/stored';
 
@@ -42,6 +43,7 @@ export const HOUSE_KINDS: readonly RecordKind[] = [
   'group',
   'frame',
   'text',
+  'picture',
 ];
 
 const KIND_WORDS: Partial<Record<RecordKind, string>> = {
@@ -55,6 +57,7 @@ const KIND_WORDS: Partial<Record<RecordKind, string>> = {
   group: 'Group',
   frame: 'On a master',
   text: 'Text on a master',
+  picture: 'Picture',
 };
 
 /**
@@ -76,7 +79,7 @@ export function offersFor(issue: Document, changes: readonly HouseChange[]): Off
 function concerns(issue: Document, { id, kind, now }: HouseChange): boolean {
   if (kind === 'frame')
     return now?.kind === 'frame' ? find(issue, 'master', now.on) !== undefined : find(issue, 'frame', id) !== undefined;
-  if (kind === 'text' || kind === 'group') return issue.records.has(id);
+  if (kind === 'text' || kind === 'group' || kind === 'picture') return issue.records.has(id);
   return true;
 }
 
@@ -122,27 +125,54 @@ function valueWords(value: unknown): string | undefined {
   return typeof value === 'string' && value.length < 40 ? (value === '' ? 'nothing' : value) : undefined;
 }
 
-/** Takes what the house says into the issue. What lies on a changed grid lies on it again. @throws ActionError */
-export function takeOffer(issue: Document, change: HouseChange): Diff {
-  const edit = new Edit(issue);
-  const { now, id } = change;
-  if (!now) edit.take(removal(issue, change));
-  else if (now.kind === 'format') {
-    const { id: _, kind: __, ...format } = now;
-    edit.take(setFormat(issue, format));
-  } else if (now.kind === 'master' && issue.records.has(id)) {
-    const { margins, columns, gutter, widths, rows, guides, textSpan } = now;
-    edit.take(setGrid(issue, id, { margins, columns, gutter, widths, rows, guides, textSpan }));
-    edit.put(now);
-  } else edit.put(now);
-  return settled(edit, change);
-}
+/**
+ * Takes what the house says into the issue, with what of the house that refers to and the issue has not. What lies on a
+ * changed grid lies on it again.
+ *
+ * @param changes of the house, all there are
+ * @throws ActionError when something in the issue uses what the house has removed
+ */
+export const takeOffer = (issue: Document, change: HouseChange, changes: readonly HouseChange[]): Diff =>
+  takeOffers(issue, [change], changes);
 
 /** Takes several changes of the house as one. @throws ActionError when one of them cannot be taken */
-export function takeOffers(issue: Document, changes: readonly HouseChange[]): Diff {
+export function takeOffers(issue: Document, taken: readonly HouseChange[], changes: readonly HouseChange[]): Diff {
   const edit = new Edit(issue);
-  for (const change of changes) edit.take(takeOffer(edit.document, change));
+  const byId = new Map(changes.map((change) => [change.id, change]));
+  const own = new Map(taken.map((change) => [change.id, change]));
+  for (const { now } of own.values()) {
+    if (!now) continue;
+    for (const { id } of referencesOf(now)) {
+      const along = byId.get(id);
+      if (along?.now && !own.has(id) && !issue.records.has(id)) own.set(id, along);
+    }
+  }
+  // What comes may be what takes the place of what goes.
+  for (const change of own.values()) if (change.now) take(edit, change);
+  for (const change of own.values()) if (!change.now) take(edit, change);
+  for (const { id } of own.values()) {
+    const record = edit.document.records.get(id);
+    if (!record) continue;
+    // What it refers to in the house and the issue once left alone it does without here.
+    const held = referencesOf(record).find((reference) => reference.gone === 'holds' && !isThere(edit.document, reference));
+    if (held) throw new ActionError(`${nameOf(issue, own.get(id)!, record)} uses something that the issue does not have.`);
+    edit.put(led(record, (reference) => (isThere(edit.document, reference) ? reference.id : undefined)));
+  }
   return edit.diff();
+}
+
+function take(edit: Edit, change: HouseChange): void {
+  const { now, id } = change;
+  if (!now) edit.take(removal(edit.document, change));
+  else if (now.kind === 'format') {
+    const { id: _, kind: __, ...format } = now;
+    edit.take(setFormat(edit.document, format));
+  } else if (now.kind === 'master' && edit.has(id)) {
+    const { margins, columns, gutter, widths, rows, guides, textSpan } = now;
+    edit.take(setGrid(edit.document, id, { margins, columns, gutter, widths, rows, guides, textSpan }));
+    edit.put(now);
+  } else edit.put(now);
+  settle(edit, change);
 }
 
 function removal(issue: Document, { id, kind }: HouseChange): Diff {
@@ -156,11 +186,12 @@ function removal(issue: Document, { id, kind }: HouseChange): Diff {
 
 /** Leaves the issue as it is; the change is not offered again. */
 export function leaveOffer(issue: Document, change: HouseChange): Diff {
-  return settled(new Edit(issue), change);
+  const edit = new Edit(issue);
+  settle(edit, change);
+  return edit.diff();
 }
 
-function settled(edit: Edit, { id, seq }: HouseChange): Diff {
+function settle(edit: Edit, { id, seq }: HouseChange): void {
   const own = get(edit.document, 'issue', 'issue');
   if (own.house) edit.put({ ...own, house: { ...own.house, settled: { ...own.house.settled, [id]: seq } } });
-  return edit.diff();
 }

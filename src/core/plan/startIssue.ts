@@ -4,6 +4,7 @@ import { emptied } from '../actions/slots';
 import { mastersOf, placedPages } from '../page/pages';
 import { all, type Document, documentOf, find, framesOn } from '../records/document';
 import type { DocumentRecord, PageRecord } from '../records/index';
+import { complete } from '../records/references';
 import { copyOfPage, onTheirSides, recurringPages, sideOf } from '../actions/recurring';
 
 /** What is said of an issue when it is started. */
@@ -95,14 +96,14 @@ function fromHouse(house: Document, design: readonly DocumentRecord[], pages: nu
 
 function fromLast(house: Document, last: Document, design: readonly DocumentRecord[], pages: number): DocumentRecord[] {
   const records = new Map(design.map((record) => [record.id, record]));
-  // Masters and styles that only the last issue has come along: its pages may use them.
-  for (const record of last.records.values()) {
-    const isDesign =
-      record.kind === 'master' ||
-      record.kind === 'paragraphStyle' ||
-      record.kind === 'characterStyle' ||
-      record.kind === 'swatch';
-    if (isDesign && !records.has(record.id)) records.set(record.id, record);
+  // Masters that only the last issue has come along, with what lies on them: its pages may use them.
+  for (const record of all(last, 'master')) {
+    if (records.has(record.id)) continue;
+    records.set(record.id, record);
+    for (const frame of framesOn(last, record.id)) {
+      const text = frame.content.type === 'text' ? find(last, 'text', frame.content.text) : undefined;
+      for (const each of [frame, text]) if (each && !records.has(each.id)) records.set(each.id, each);
+    }
   }
   const old = placedPages(last);
   const kept = old.length <= pages ? old : [...old.slice(0, pages - 1), old.at(-1)!];
@@ -135,7 +136,7 @@ function fromLast(house: Document, last: Document, design: readonly DocumentReco
     const id = nanoid(10);
     records.set(id, { id, kind: 'page', order: orders[i]!, master: text.id });
   }
-  return finished([...records.values()], sides);
+  return finished(complete([...records.values()], last), sides);
 }
 
 const finished = (records: readonly DocumentRecord[], sides: ReadonlyMap<string, 'left' | 'right'>): DocumentRecord[] => [

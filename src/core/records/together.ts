@@ -3,14 +3,17 @@ import type { Storable, StoredDiff, StoredRecord } from './stored';
 
 /** What records of a document must be together, whoever changed which of them: looked at where changes meet. */
 
-const JUDGED: readonly RecordKind[] = ['paragraphStyle', 'characterStyle', 'master', 'page'];
+const JUDGED: readonly RecordKind[] = ['paragraphStyle', 'characterStyle', 'master', 'page', 'issue'];
+
+/** Kinds that are looked at together where pages or masters change. */
+const PAGED: readonly RecordKind[] = ['page', 'master', 'issue'];
 
 /** The kinds that must be looked at together after a change. */
 export function judgedKinds({ added, updated, removed }: StoredDiff): readonly RecordKind[] {
   const touched = new Set([...added, ...updated.map(({ after }) => after), ...removed].map(({ kind }) => kind));
   // Pages are nothing without masters: they are looked at together.
   const pages = touched.has('page') || touched.has('master');
-  return JUDGED.filter((kind) => touched.has(kind) || (pages && (kind === 'page' || kind === 'master')));
+  return JUDGED.filter((kind) => touched.has(kind) || (pages && PAGED.includes(kind)));
 }
 
 /** Why records may not be so together, in a sentence; undefined where they may. */
@@ -20,6 +23,7 @@ export function together(records: readonly Storable[]): string | undefined {
     if (circle) return `${circle.map(({ name }) => `“${name}”`).join(' and ')} would be based on one another in a circle.`;
   }
   const has = (kind: RecordKind) => records.some((record) => record.kind === kind);
+  if (has('issue') && has('master') && !has('page')) return 'The last page stays: an issue has at least one.';
   if (has('page') && !has('master')) return 'The last master cannot be removed: pages are laid out on one.';
   return undefined;
 }

@@ -1,8 +1,9 @@
-import { type Diff, inverted, isEmpty, type TextSteps } from './diff';
+import { applied, type Diff, inverted, isEmpty, type TextSteps } from './diff';
 import type { Document } from './document';
 import type { DocumentRecord } from './index';
 import { merged, withPaths } from './merge';
 import { redone } from './rebase';
+import { looseIn, referring } from './references';
 import { same } from './same';
 
 /** A change as far as it matters to one that is taken back over it. */
@@ -39,7 +40,21 @@ export function takenBack(of: Diff, since: readonly Since[], document: Document)
     if (own!.steps.length > 0) steps.push({ id, ...own! });
   }
   const diff: Diff = { added, updated: pairs, removed, texts: steps };
-  return isEmpty(diff) ? undefined : diff;
+  return isEmpty(diff) || leavesLoose(document, diff) ? undefined : diff;
+}
+
+/** Whether a diff would leave something that points at nothing: others use what it removes, or removed what it brings back to. */
+function leavesLoose(document: Document, diff: Diff): boolean {
+  if (diff.added.length + diff.updated.length + diff.removed.length === 0) return false;
+  const after = applied(document, diff);
+  const own = [...diff.added, ...diff.updated.map(({ before }) => before), ...diff.texts].flatMap(
+    ({ id }) => after.records.get(id) ?? [],
+  );
+  const before = new Set(looseIn(document, own).map(({ record, reference }) => `${record.id} ${reference.id}`));
+  return (
+    looseIn(after, own).some(({ record, reference }) => !before.has(`${record.id} ${reference.id}`)) ||
+    referring(after, diff.removed).length > 0
+  );
 }
 
 /** Changes to a text without those that were taken back right away: over them a place would be lost and found nowhere. */

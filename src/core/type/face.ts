@@ -31,13 +31,14 @@ export class FaceError extends Error {
  */
 export function readFace(id: string, bytes: Uint8Array): Face {
   const face = new hb.Face(new hb.Blob(bytes));
-  const os2 = face.referenceTable('OS/2');
+  // Copied: a table lies in the other memory, which moves when more is asked of it.
+  const os2 = face.referenceTable('OS/2')?.slice();
   if (!os2 || !face.referenceTable('hmtx')) throw new FaceError(`The file of the face “${id}” holds no usable face.`);
   const font = new hb.Font(face);
   const { ascender, descender } = font.hExtents();
   const view = new DataView(os2.buffer, os2.byteOffset, os2.byteLength);
   const hasHeights = view.getUint16(0) >= 2;
-  const post = face.referenceTable('post');
+  const post = face.referenceTable('post')?.slice();
   const lines = post && new DataView(post.buffer, post.byteOffset, post.byteLength);
   const thick = lines?.getInt16(10) || Math.round(face.upem / 20);
   return {

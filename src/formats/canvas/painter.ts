@@ -63,6 +63,9 @@ function paintItem(canvas: Canvas, item: Item, k: number, dx: number, sources: S
       break;
     case 'empty':
       paintEmpty(canvas, item.box, k);
+      break;
+    case 'broken':
+      paintBroken(canvas, item.box, k);
   }
   canvas.restore();
 }
@@ -100,6 +103,20 @@ function paintEmpty(canvas: Canvas, { x, y, w, h }: Box, k: number): void {
   canvas.lineWidth = 1 / k;
   canvas.setLineDash([3 / k, 2 / k]);
   canvas.strokeRect(x, y, w, h);
+}
+
+function paintBroken(canvas: Canvas, { x, y, w, h }: Box, k: number): void {
+  canvas.fillStyle = '#c8102e14';
+  canvas.fillRect(x, y, w, h);
+  canvas.strokeStyle = '#c8102e';
+  canvas.lineWidth = 1 / k;
+  canvas.strokeRect(x, y, w, h);
+  canvas.beginPath();
+  canvas.moveTo(x, y);
+  canvas.lineTo(x + w, y + h);
+  canvas.moveTo(x + w, y);
+  canvas.lineTo(x, y + h);
+  canvas.stroke();
 }
 
 function paintText(canvas: Canvas, { columns }: TextItem, k: number, sources: Sources): void {

@@ -148,7 +148,8 @@ class Painter {
   }
 
   async #item(stream: PageStream, item: Item, dx: number): Promise<void> {
-    if (item.type === 'empty') return;
+    // A document with something broken in it is not delivered: see `deliveries/make.ts`.
+    if (item.type === 'empty' || item.type === 'broken') return;
     const state = item.opacity === undefined || item.opacity === 1 ? undefined : this.#opacity(item.opacity);
     stream.open(item, dx, state);
     switch (item.type) {

@@ -2,6 +2,7 @@ import { absentBoxes } from '@/core/compose/absent';
 import { contourPath } from '@/core/compose/contours';
 import type {
   AreaItem,
+  BrokenItem,
   Ink,
   Item,
   Line,
@@ -111,6 +112,13 @@ const featureSettings = (features: string): string =>
     .map((tag) => (tag.startsWith('-') ? `'${tag.slice(1)}' 0` : `'${tag}' 1`))
     .join(',');
 
+/** What cannot be composed is seen to be so: a crossed box in red, which says why. */
+function paintBroken({ box: { x, y, w, h }, why }: BrokenItem): string {
+  const path = `M${figure(x)} ${figure(y)}h${figure(w)}v${figure(h)}h${figure(-w)}zl${figure(w)} ${figure(h)}m0 ${figure(-h)}l${figure(-w)} ${figure(h)}`;
+  const words = `This frame cannot be shown: something it is made with is broken (${why}).`;
+  return `<path d="${path}" fill="#c8102e14" stroke="#c8102e" data-broken=""><title>${escaped(words)}</title></path>`;
+}
+
 /** Tints and rules lie under the letters, a line through them over them. */
 export function paintMark(mark: LineMark, line: Line, over: boolean, source: PictureSource): string {
   const box = { ...mark.box, x: mark.box.x + line.x, y: mark.box.y + line.baseline };
@@ -128,6 +136,8 @@ export function paintItem(item: Item, source: PictureSource): Chunk[] {
       return [{ key: `${frame}/${item.part}`, frame, markup: shown(item, paintArea(item)) }];
     case 'empty':
       return [];
+    case 'broken':
+      return [{ key: `${frame}/broken`, frame, markup: shown(item, paintBroken(item)) }];
     case 'picture':
       return [{ key: `${frame}/picture`, frame, markup: shown(item, paintPicture(item, source)) }];
     case 'text':

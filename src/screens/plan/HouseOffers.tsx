@@ -68,7 +68,7 @@ export function HouseOffers({ id, document, store, say }: HouseOffersProps) {
                     type="button"
                     className="btn btn-xs"
                     aria-label={`Take: ${name}`}
-                    onClick={() => settle(`Take from the house: ${name}`, (issue) => takeOffer(issue, change))}
+                    onClick={() => settle(`Take from the house: ${name}`, (issue) => takeOffer(issue, change, changes))}
                   >
                     Take
                   </button>
@@ -93,6 +93,7 @@ export function HouseOffers({ id, document, store, say }: HouseOffersProps) {
                       takeOffers(
                         issue,
                         offers.map(({ change }) => change),
+                        changes,
                       ),
                     )
                   }

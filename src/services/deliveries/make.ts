@@ -21,6 +21,9 @@ export async function makeDelivery(id: string): Promise<void> {
     const document = readDocument(records);
     const { composer, shaper } = await composerFor(document);
     const { pages } = composer.compose(document);
+    for (const page of pages)
+      for (const item of page.items)
+        if (item.type === 'broken') throw new Error(`a frame on page ${page.number} cannot be composed (${item.why}).`);
     if (!(await noteProgress(id, 0, pages.length))) return;
     const issue = find(document, 'issue', 'issue');
     const pdf = await paintPdf(

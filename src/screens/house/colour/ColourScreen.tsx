@@ -3,7 +3,8 @@
 import { useState } from 'react';
 import { X } from 'lucide-react';
 import type { Opened } from '@/client/documentStore';
-import { addSwatch, keepPalette, paletteInUse, removeSwatch, setSwatch, swatchUses, recolour } from '@/core/actions/colour';
+import { addSwatch, keepPalette, paletteInUse, removeSwatch, setSwatch, recolour } from '@/core/actions/colour';
+import { usesOf } from '@/core/actions/instead';
 import { cmykToRgbHex, rgbHex } from '@/core/colour/cmyk';
 import { all } from '@/core/records/document';
 import type { PaletteRecord, SwatchRecord } from '@/core/records/index';
@@ -12,6 +13,7 @@ import { NumberField } from '@/parts/NumberField';
 import { Select } from '@/parts/Select';
 import { WordsField } from '@/parts/WordsField';
 import { type ChapterTools, HouseChapter } from '../HouseChapter';
+import { Removing } from '../Removing';
 
 interface ColourScreenProps {
   readonly id: string;
@@ -46,8 +48,19 @@ function tinted({ rgb, cmyk: [c, m, y, k] }: SwatchRecord, tint: number): string
 
 function Swatches({ house, act, pressed }: ChapterTools) {
   const swatches = [...all(house, 'swatch')].sort((a, b) => rank(a) - rank(b) || a.name.localeCompare(b.name, 'en'));
+  const [removing, setRemoving] = useState<SwatchRecord>();
+  const remove = (id: string, instead?: string) => pressed('Remove a colour', (now) => removeSwatch(now, id, instead));
   return (
     <section aria-label="Swatches">
+      {removing && (
+        <Removing
+          name={removing.name}
+          uses={usesOf(house, removing.id)}
+          others={swatches.filter(({ id }) => id !== removing.id)}
+          onRemove={(instead) => remove(removing.id, instead)}
+          onClose={() => setRemoving(undefined)}
+        />
+      )}
       <h2 className="chapter pb-1">Swatches</h2>
       <ul>
         {swatches.map((swatch) => (
@@ -78,14 +91,16 @@ function Swatches({ house, act, pressed }: ChapterTools) {
               />
             </div>
             <Parts swatch={swatch} act={act} />
-            <span className="narrow w-[5.2rem] shrink-0 pb-1 text-right opacity-75">
-              {usesWords(swatchUses(house, swatch.id))}
-            </span>
+            <span className="narrow w-[5.2rem] shrink-0 pb-1 text-right opacity-75">{usesWords(usesOf(house, swatch.id))}</span>
             <button
               type="button"
               className="btn btn-ghost btn-xs btn-square mb-0.5"
               aria-label={`Remove ${swatch.name}`}
-              onClick={() => pressed('Remove a colour', (now) => removeSwatch(now, swatch.id))}
+              onClick={() => {
+                // A colour of the palette stays, and says so.
+                if (swatch.role || usesOf(house, swatch.id) === 0) remove(swatch.id);
+                else setRemoving(swatch);
+              }}
             >
               <X size={13} />
             </button>

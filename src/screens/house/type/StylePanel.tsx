@@ -12,6 +12,7 @@ import {
   type StyleChange,
   type StyleRecord,
 } from '@/core/actions/styles';
+import { usesOf } from '@/core/actions/instead';
 import { all, type Document } from '@/core/records/document';
 import type { ParagraphProperties } from '@/core/records/paragraphStyle';
 import { circleAmong } from '@/core/records/together';
@@ -22,6 +23,7 @@ import { NumberField } from '@/parts/NumberField';
 import { Select } from '@/parts/Select';
 import { Tick } from '@/parts/Tick';
 import { WordsField } from '@/parts/WordsField';
+import { Removing } from '../Removing';
 import type { HouseTools } from '../useHouseTools';
 
 interface StylePanelProps extends Pick<HouseTools, 'act' | 'pressed'> {
@@ -89,6 +91,9 @@ export function StylePanel({ house, style, act, pressed, onChoose, onAsking }: S
   const others = all(house, style.kind).filter(({ id }) => id !== style.id);
   // Such a circle cannot be made here; one that came in otherwise can be mended here.
   const circle = circleAmong([style, ...others]);
+  const [removing, setRemoving] = useState(false);
+  const remove = (instead?: string) =>
+    pressed(() => act('Remove a style', (document) => removeStyle(document, style.id, instead)));
   const weights = [...new Set(CATALOGUE.filter(({ family }) => family === resolved.family).map(({ weight }) => weight))].sort(
     (a, b) => a - b,
   );
@@ -307,11 +312,20 @@ export function StylePanel({ house, style, act, pressed, onChoose, onAsking }: S
         <button
           type="button"
           className="btn btn-xs"
-          onClick={() => pressed(() => act('Remove a style', (document) => removeStyle(document, style.id)))}
+          onClick={() => (usesOf(house, style.id) === 0 ? remove() : setRemoving(true))}
         >
           Remove
         </button>
       </section>
+      {removing && (
+        <Removing
+          name={style.name}
+          uses={usesOf(house, style.id)}
+          others={others}
+          onRemove={remove}
+          onClose={() => setRemoving(false)}
+        />
+      )}
     </aside>
   );
 }

@@ -1,0 +1,330 @@
+import { Fragment, type Mark, type Node } from 'prosemirror-model';
+import type { Document } from './document';
+import type { DocumentRecord, RecordKind } from './index';
+
+/**
+ * What each kind of record refers to: the one place that knows. From it follow what goes, or forgets, when something is
+ * removed (`actions/edit.ts`), what is brought along when records are copied elsewhere, and the foreign keys by which the
+ * database refuses a change that would leave something pointing at nothing (`store/references.ts`).
+ */
+
+/** What becomes of a record when one that it refers to is removed: it goes too, forgets it, or does not let it go. */
+export type WhenGone = 'goes' | 'forgets' | 'holds';
+
+interface Rule {
+  readonly at: readonly string[];
+  readonly to: readonly RecordKind[];
+  readonly gone: WhenGone;
+}
+
+/** A record that another refers to, by what kinds it may be of. */
+export interface Reference {
+  readonly id: string;
+  readonly to: readonly RecordKind[];
+  readonly gone: WhenGone;
+}
+
+const rule = (at: string, to: RecordKind | readonly RecordKind[], gone: WhenGone): Rule => ({
+  at: at.split('.'),
+  to: typeof to === 'string' ? [to] : to,
+  gone,
+});
+
+const LETTERS: readonly Rule[] = [
+  rule('properties.swatch', 'swatch', 'holds'),
+  rule('properties.letterOutline.swatch', 'swatch', 'holds'),
+];
+
+/** Places in a record that hold the id of another, as paths. */
+const RULES: Readonly<Record<RecordKind, readonly Rule[]>> = {
+  issue: [],
+  details: [],
+  format: [],
+  master: [rule('basedOn', 'master', 'holds')],
+  page: [rule('master', 'master', 'holds')],
+  frame: [
+    rule('on', ['page', 'master'], 'goes'),
+    rule('of', 'frame', 'forgets'),
+    rule('group', 'group', 'forgets'),
+    rule('content.text', 'text', 'goes'),
+    rule('content.jumpTo', 'text', 'forgets'),
+    rule('content.jumpFrom', 'text', 'forgets'),
+    rule('content.layout.jumpTo', 'text', 'forgets'),
+    rule('content.layout.jumpFrom', 'text', 'forgets'),
+    rule('content.picture', 'picture', 'forgets'),
+    rule('content.advertisement', 'advertisement', 'forgets'),
+    rule('fill.swatch', 'swatch', 'holds'),
+    rule('border.swatch', 'swatch', 'holds'),
+    rule('shadow.swatch', 'swatch', 'holds'),
+  ],
+  group: [],
+  // What is in its body: below.
+  text: [rule('story', 'story', 'goes'), rule('source.text', 'text', 'forgets')],
+  story: [
+    rule('parts.headline', 'text', 'goes'),
+    rule('parts.body', 'text', 'goes'),
+    rule('parts.standfirst', 'text', 'forgets'),
+    rule('parts.byline', 'text', 'forgets'),
+  ],
+  advertisement: [rule('picture', 'picture', 'forgets')],
+  section: [rule('from', 'page', 'goes')],
+  picture: [],
+  paragraphStyle: [
+    rule('basedOn', 'paragraphStyle', 'holds'),
+    ...LETTERS,
+    rule('properties.ruleAbove.swatch', 'swatch', 'holds'),
+    rule('properties.ruleBelow.swatch', 'swatch', 'holds'),
+    rule('properties.dropCap.style', 'characterStyle', 'holds'),
+    rule('properties.leadIn.style', 'characterStyle', 'holds'),
+    rule('properties.endMark.style', 'characterStyle', 'holds'),
+  ],
+  characterStyle: [rule('basedOn', 'characterStyle', 'holds'), ...LETTERS],
+  swatch: [],
+  palette: [],
+};
+
+/** The same for what stands in the body of a text, by node and mark. */
+const IN_BODY: Readonly<Record<string, readonly Rule[]>> = {
+  paragraph: [rule('style', 'paragraphStyle', 'holds')],
+  character: [rule('style', 'characterStyle', 'holds')],
+  picture: [rule('picture', 'picture', 'holds')],
+  figure: [rule('picture', 'picture', 'holds')],
+  field: [rule('of', 'story', 'forgets')],
+  cell: [rule('fill.swatch', 'swatch', 'holds')],
+  table: [
+    ...['rows', 'columns', 'around', 'head'].map((which) => rule(`rules.${which}.swatch`, 'swatch', 'holds')),
+    rule('headFill.swatch', 'swatch', 'holds'),
+    rule('stripe.swatch', 'swatch', 'holds'),
+  ],
+};
+
+/** Paths of references in records of a kind, and in the attributes of a node or mark: for a test that none is left out. */
+export const referencePaths = (kind: RecordKind): readonly string[] => RULES[kind].map(({ at }) => at.join('.'));
+export const bodyReferencePaths = (name: string): readonly string[] => (IN_BODY[name] ?? []).map(({ at }) => at.join('.'));
+
+const kindsTo = new Map<RecordKind, ReadonlySet<RecordKind>>();
+
+/** The kinds of record that can refer to one of a kind. */
+export function kindsReferringTo(kind: RecordKind): ReadonlySet<RecordKind> {
+  let kinds = kindsTo.get(kind);
+  if (!kinds) {
+    const refers = (rules: readonly Rule[]) => rules.some(({ to }) => to.includes(kind));
+    const own = (Object.keys(RULES) as RecordKind[]).filter((each) => refers(RULES[each]));
+    if (Object.values(IN_BODY).some(refers)) own.push('text');
+    kindsTo.set(kind, (kinds = new Set(own)));
+  }
+  return kinds;
+}
+
+const known = new WeakMap<DocumentRecord, readonly Reference[]>();
+const knownInBody = new WeakMap<Node, readonly Reference[]>();
+
+/** What a record refers to, each thing once. */
+export function referencesOf(record: DocumentRecord): readonly Reference[] {
+  let found = known.get(record);
+  if (!found) {
+    const own = referred(RULES[record.kind], record);
+    known.set(record, (found = record.kind === 'text' ? once([...own, ...inBody(record.body)]) : once(own)));
+  }
+  return found;
+}
+
+function inBody(node: Node): readonly Reference[] {
+  let found = knownInBody.get(node);
+  if (!found) {
+    const out = referred(IN_BODY[node.type.name], node.attrs);
+    for (const mark of node.marks) out.push(...referred(IN_BODY[mark.type.name], mark.attrs));
+    node.forEach((child) => out.push(...inBody(child)));
+    found = once(out);
+    // What is typed in is one paragraph; the others are known by what they are.
+    if (node.isBlock) knownInBody.set(node, found);
+  }
+  return found;
+}
+
+function referred(rules: readonly Rule[] | undefined, of: object): Reference[] {
+  const out: Reference[] = [];
+  for (const { at, to, gone } of rules ?? []) {
+    const id = valueAt(of, at);
+    if (typeof id === 'string') out.push({ id, to, gone });
+  }
+  return out;
+}
+
+/** Of several references to one thing the one that holds it fastest counts. */
+function once(references: readonly Reference[]): readonly Reference[] {
+  if (references.length < 2) return references;
+  const byId = new Map<string, Reference>();
+  for (const each of references) {
+    const key = `${each.id} ${each.to.join(' ')}`;
+    const before = byId.get(key);
+    if (!before || STRENGTH[each.gone] > STRENGTH[before.gone]) byId.set(key, each);
+  }
+  return [...byId.values()];
+}
+
+const STRENGTH: Readonly<Record<WhenGone, number>> = { forgets: 0, goes: 1, holds: 2 };
+
+function valueAt(of: object, path: readonly string[]): unknown {
+  let at: unknown = of;
+  for (const key of path) {
+    if (typeof at !== 'object' || at === null) return undefined;
+    at = (at as Record<string, unknown>)[key];
+  }
+  return at;
+}
+
+/** Says what a reference is led to instead: another id, or nothing. */
+export type Lead = (reference: Reference) => string | undefined;
+
+/**
+ * A record with its references led elsewhere; one that is led to nothing is left out with what it stands in, where that
+ * is nothing without it. The same object where nothing changes.
+ */
+export function led<R extends DocumentRecord>(record: R, lead: Lead): R {
+  const own = ledAt(RULES[record.kind], record, lead);
+  if (own.kind !== 'text') return own;
+  const body = ledBody(own.body, lead)!;
+  return body === own.body ? own : { ...own, body };
+}
+
+function ledAt<T extends object>(rules: readonly Rule[] | undefined, of: T, lead: Lead): T {
+  let out = of;
+  for (const { at, to, gone } of rules ?? []) {
+    const id = valueAt(out, at);
+    if (typeof id !== 'string') continue;
+    const next = lead({ id, to, gone });
+    if (next !== id) out = withValue(out, ALONE_NOTHING.has(at.at(-2) ?? '') && next === undefined ? at.slice(0, -1) : at, next);
+  }
+  return out;
+}
+
+/** Things that are nothing without what they refer to. */
+const ALONE_NOTHING: ReadonlySet<string> = new Set([
+  ...['source', 'fill', 'border', 'shadow', 'letterOutline', 'ruleAbove', 'ruleBelow', 'leadIn'],
+  ...['rows', 'columns', 'around', 'head', 'headFill', 'stripe'],
+]);
+
+function withValue<T extends object>(of: T, [key, ...rest]: readonly string[], value: unknown): T {
+  const own = of as Record<string, unknown>;
+  const next = rest.length === 0 ? value : withValue(own[key!] as object, rest, value);
+  const { [key!]: _, ...others } = own;
+  return (next === undefined ? others : { ...own, [key!]: next }) as T;
+}
+
+/** A node with its references led elsewhere; undefined where it is nothing without one that is led to nothing. */
+function ledBody(node: Node, lead: Lead): Node | undefined {
+  if (inBody(node).length === 0) return node;
+  const attrs = ledAt(IN_BODY[node.type.name], node.attrs, lead);
+  const marks = node.marks.flatMap((mark): Mark[] => {
+    const own = ledAt(IN_BODY[mark.type.name], mark.attrs, lead);
+    if (own === mark.attrs) return [mark];
+    return own['style'] === undefined ? [] : [mark.type.create(own)];
+  });
+  const isPicture = node.type.name === 'picture' || node.type.name === 'figure';
+  if (isPicture && attrs['picture'] === undefined) return undefined;
+  const children = node.content.content.flatMap((child) => ledBody(child, lead) ?? []);
+  const isSame =
+    attrs === node.attrs &&
+    marks.every((mark, i) => mark === node.marks[i]) &&
+    marks.length === node.marks.length &&
+    children.length === node.childCount &&
+    children.every((child, i) => child === node.child(i));
+  if (isSame) return node;
+  if (node.isText) return node.mark(marks);
+  // A body of a picture alone that is not there any more is an empty paragraph.
+  const content = children.length === 0 && node.type.name === 'doc' ? [node.type.schema.node('paragraph')] : children;
+  return node.type.create(attrs, Fragment.fromArray(content), marks);
+}
+
+/** A record that refers to something that is not there, or is of another kind. */
+export interface Loose {
+  readonly record: DocumentRecord;
+  readonly reference: Reference;
+}
+
+/** What among records of a document refers to nothing in it. */
+export function looseIn(document: Document, records: Iterable<DocumentRecord> = document.records.values()): Loose[] {
+  const out: Loose[] = [];
+  for (const record of records)
+    for (const reference of referencesOf(record)) if (!isThere(document, reference)) out.push({ record, reference });
+  return out;
+}
+
+export const isThere = (document: Document, { id, to }: Reference): boolean => {
+  const kind = document.records.get(id)?.kind;
+  return kind !== undefined && to.includes(kind);
+};
+
+/** The records that refer to any of some others. */
+export function referring(document: Document, to: readonly DocumentRecord[]): { record: DocumentRecord; to: Reference }[] {
+  const ids = new Set(to.map(({ id }) => id));
+  const kinds = new Set(to.flatMap(({ kind }) => [...kindsReferringTo(kind)]));
+  const out: { record: DocumentRecord; to: Reference }[] = [];
+  if (kinds.size === 0) return out;
+  for (const record of document.records.values()) {
+    if (!kinds.has(record.kind)) continue;
+    for (const reference of referencesOf(record)) if (ids.has(reference.id)) out.push({ record, to: reference });
+  }
+  return out;
+}
+
+/**
+ * Records that are taken elsewhere with all that they hold on to, which comes along from where they are from. What else
+ * they refer to and is neither among them nor `there` already they forget, and what is nothing without it is left out.
+ *
+ * @param there ids of what is at the place they are taken to
+ */
+export function complete(
+  records: readonly DocumentRecord[],
+  from: Document,
+  there: (id: string) => boolean = () => false,
+): DocumentRecord[] {
+  const out = new Map(records.map((record) => [record.id, record]));
+  for (const record of out.values()) {
+    for (const { id, gone } of referencesOf(record)) {
+      if (gone !== 'holds' || out.has(id) || there(id)) continue;
+      const own = from.records.get(id);
+      // The map is walked to its end, what is added on the way too.
+      if (own) out.set(id, own);
+    }
+  }
+  for (let isLoose = true; isLoose;) {
+    isLoose = false;
+    for (const [id, record] of out) {
+      const own = led(record, (reference) => (out.has(reference.id) || there(reference.id) ? reference.id : undefined));
+      if (own === record) continue;
+      isLoose = true;
+      if (referencesOf(record).some((each) => each.gone !== 'forgets' && !out.has(each.id) && !there(each.id))) out.delete(id);
+      else out.set(id, own);
+    }
+  }
+  return [...out.values()];
+}
+
+/** Why something cannot go, in a sentence: who holds it. */
+export function heldWords(document: Document, gone: DocumentRecord): string {
+  const holders = referring(document, [gone]).filter(({ to }) => to.gone === 'holds');
+  const names = [...new Set(holders.map(({ record }) => calledBy(document, record)))];
+  const some = names.length > 3 ? [...names.slice(0, 2), `${names.length - 2} more`] : names;
+  const list = some.length > 1 ? `${some.slice(0, -1).join(', ')} and ${some.at(-1)!}` : (some[0] ?? 'something');
+  return `${calledBy(document, gone)} is used by ${list}. Say what takes its place first.`;
+}
+
+/** What a record is called where people read of it. */
+function calledBy(document: Document, record: DocumentRecord): string {
+  if ('name' in record && record.name) return `“${record.name}”`;
+  if (record.kind === 'text' && record.story !== undefined) {
+    const story = document.records.get(record.story);
+    if (story?.kind === 'story') return `“${story.name}”`;
+  }
+  return KIND_WORDS[record.kind] ?? 'something';
+}
+
+const KIND_WORDS: Partial<Record<RecordKind, string>> = {
+  frame: 'a frame',
+  text: 'a text',
+  page: 'a page',
+  master: 'a master',
+  picture: 'a picture',
+};
