@@ -4,7 +4,7 @@ const config: NextConfig = {
   reactStrictMode: true,
   poweredByHeader: false,
   devIndicators: false,
-  serverExternalPackages: ['pg', 'sharp', 'mammoth', 'harfbuzzjs', 'exifr', 'file-type', 'yauzl', 'busboy', 'joi'],
+  serverExternalPackages: ['pg', 'pg-boss', 'sharp', 'mammoth', 'harfbuzzjs', 'exifr', 'file-type', 'yauzl', 'busboy', 'joi'],
   // HarfBuzz asks for Node's `module` at load; a browser has none and needs none.
   turbopack: { resolveAlias: { module: { browser: './src/client/emptyModule.ts' } } },
   typescript: { ignoreBuildErrors: true },

@@ -1,32 +1,34 @@
 import pg from 'pg';
-import { CHANGES_CHANNEL } from './documents';
 import { databaseUrl } from './pool';
 
-type Listener = (seq: number) => void;
+/** What servers tell one another (`NOTIFY`): that a document was changed, that a job waits, that one has ended. */
+export const CHANNELS = ['document_changes', 'job_waits', 'job_ended'] as const;
+export type Channel = (typeof CHANNELS)[number];
+
+/** @param about what was announced; undefined where announcements may have been missed, and one has to look */
+type Listener = (about: string | undefined) => void;
 
 /** Milliseconds before a lost connection is tried again. */
 const RETRY = 500;
 
 /**
- * Hears of every change stored by any server (`LISTEN`), over one connection a process, and tells those who asked
- * about that document. After a lost connection everyone is told to look again, as changes may have been missed.
+ * Hears what any server announces, over one connection a process, and tells those who asked. After a lost connection
+ * everyone is told to look again.
  */
 class Announcements {
-  readonly #listeners = new Map<string, Set<Listener>>();
+  readonly #listeners = new Map<Channel, Set<Listener>>();
   #connected = false;
 
-  subscribe(document: string, listener: Listener): () => void {
-    const own = this.#listeners.get(document) ?? new Set();
-    this.#listeners.set(document, own);
+  /** Calls a listener for everything on a channel, until it is told to stop. */
+  hear(channel: Channel, listener: Listener): () => void {
+    const own = this.#listeners.get(channel) ?? new Set();
+    this.#listeners.set(channel, own);
     own.add(listener);
     if (!this.#connected) {
       this.#connected = true;
       void this.#connect();
     }
-    return () => {
-      own.delete(listener);
-      if (own.size === 0) this.#listeners.delete(document);
-    };
+    return () => own.delete(listener);
   }
 
   async #connect(): Promise<void> {
@@ -41,17 +43,18 @@ class Announcements {
     };
     client.once('error', again);
     client.once('end', again);
-    client.on('notification', ({ payload }) => {
-      const { document, seq } = JSON.parse(payload ?? '{}') as { document: string; seq: number };
-      for (const listener of this.#listeners.get(document) ?? []) listener(seq);
-    });
+    client.on('notification', ({ channel, payload }) => this.#tell(channel as Channel, payload ?? ''));
     try {
       await client.connect();
-      await client.query(`listen ${CHANGES_CHANNEL}`);
-      for (const listeners of this.#listeners.values()) for (const listener of listeners) listener(Infinity);
+      for (const channel of CHANNELS) await client.query(`listen ${channel}`);
+      for (const channel of CHANNELS) this.#tell(channel, undefined);
     } catch {
       again();
     }
+  }
+
+  #tell(channel: Channel, about: string | undefined): void {
+    for (const listener of [...(this.#listeners.get(channel) ?? [])]) listener(about);
   }
 }
 
@@ -59,4 +62,13 @@ const shared = globalThis as { restlessKiteAnnouncements?: Announcements };
 
 export function announcements(): Announcements {
   return (shared.restlessKiteAnnouncements ??= new Announcements());
+}
+
+/** Calls a listener with the number of every change of a document that any server stores; with infinity where some may have been missed. */
+export function onChanges(document: string, listener: (seq: number) => void): () => void {
+  return announcements().hear('document_changes', (about) => {
+    if (about === undefined) return listener(Infinity);
+    const change = JSON.parse(about) as { document: string; seq: number };
+    if (change.document === document) listener(change.seq);
+  });
 }

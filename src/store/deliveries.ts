@@ -18,20 +18,23 @@ export interface Delivery {
   readonly fileName: string;
   readonly blob: string | null;
   readonly at: string;
+  /** The job that makes it; null for those of before there were any. */
+  readonly job: string | null;
 }
 
-const COLUMNS = `id, document_id as document, seq::int, options, state, done, total, message, file_name as "fileName", blob,
+const COLUMNS = `id, document_id as document, seq::int, options, state, done, total, message, file_name as "fileName", blob, job,
   to_char(created_at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as at`;
 
 export async function insertDelivery(
-  delivery: Pick<Delivery, 'id' | 'document' | 'seq' | 'options' | 'fileName'>,
+  delivery: Pick<Delivery, 'id' | 'document' | 'seq' | 'options' | 'fileName' | 'job'>,
 ): Promise<void> {
-  await pool().query('insert into delivery (id, document_id, seq, options, file_name) values ($1, $2, $3, $4, $5)', [
+  await pool().query('insert into delivery (id, document_id, seq, options, file_name, job) values ($1, $2, $3, $4, $5, $6)', [
     delivery.id,
     delivery.document,
     delivery.seq,
     delivery.options,
     delivery.fileName,
+    delivery.job,
   ]);
 }
 
@@ -69,13 +72,4 @@ export async function endDelivery(
     [id, end.state, end.state === 'done' ? end.blob : null, end.state === 'done' ? null : end.message],
   );
   return rowCount === 1;
-}
-
-/** Ends what a server that went down left unfinished. */
-export async function failAbandoned(olderThanSeconds: number): Promise<void> {
-  await pool().query(
-    `update delivery set state = 'failed', message = 'The server stopped before this was done. Make it again.'
-      where state in ('waiting', 'working') and created_at < now() - make_interval(secs => $1)`,
-    [olderThanSeconds],
-  );
 }

@@ -255,12 +255,9 @@ export async function putChange(client: Client, document: string, change: NewCha
     ],
   );
   await client.query('update document set seq = $2 where id = $1', [document, seq]);
-  await client.query('select pg_notify($1, $2)', [CHANGES_CHANNEL, JSON.stringify({ document, seq })]);
+  await client.query("select pg_notify('document_changes', $1)", [JSON.stringify({ document, seq })]);
   return rows[0]!;
 }
-
-/** The channel that every server hears of changes on. */
-export const CHANGES_CHANNEL = 'document_changes';
 
 /** The records that a change touches, as they were before it. */
 type RecordsNow = ReadonlyMap<string, { readonly body: StoredRecord; readonly version: number }>;

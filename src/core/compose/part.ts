@@ -1,6 +1,7 @@
 import { slotsOn } from '../page/slots';
-import { placedPage } from '../page/pages';
-import { type Document, documentOf, framesOn, threadOf } from '../records/document';
+import { inheritedFrames, placedPage } from '../page/pages';
+import { fieldsOf, paragraphsOf } from '../records/body';
+import { type Document, documentOf, find, framesOn, threadOf } from '../records/document';
 
 /**
  * What of a document some of its pages need to be composed as they are in the whole: all frames on them, and those that
@@ -21,4 +22,14 @@ export function partOf(document: Document, pages: readonly string[]): Document {
       (record) => record.kind !== 'frame' || needed.has(record.id) || !placedPage(document, record.on),
     ),
   );
+}
+
+/** Whether a page shows something that follows from other pages, as a contents list does: it needs the whole document. */
+export function showsOthers(document: Document, page: string): boolean {
+  const placed = placedPage(document, page);
+  const frames = [...framesOn(document, page), ...(placed ? inheritedFrames(document, placed) : [])];
+  return frames.some(({ content }) => {
+    const text = content.type === 'text' ? find(document, 'text', content.text) : undefined;
+    return text !== undefined && paragraphsOf(text.body).some((own) => own.attrs['each'] || fieldsOf(own).some(({ of }) => of));
+  });
 }

@@ -1,4 +1,4 @@
-import { announcements } from '@/store/announcements';
+import { onChanges } from '@/store/announcements';
 import { changesAfter, documentHead } from '@/store/documents';
 
 /** Changes fetched at a time. */
@@ -56,7 +56,7 @@ export async function changeFeed(document: string, after: number, signal: AbortS
         busy = false;
       }
     };
-    const stop = announcements().subscribe(document, (seq) => {
+    const stop = onChanges(document, (seq) => {
       if (seq > at) void look();
     });
     const heartbeat = setInterval(() => send(': here\n\n'), HEARTBEAT);

@@ -1,4 +1,4 @@
-import { importCopy } from '@/services/imports/copy';
+import { importCopy } from '@/services/imports/bringIn';
 import { COPY_BYTES } from '@/services/imports/refused';
 import { readUpload } from '@/services/imports/upload';
 import { handler } from '../../handler';

@@ -1,4 +1,4 @@
-import { importPicture } from '@/services/imports/picture';
+import { importPicture } from '@/services/imports/bringIn';
 import { PICTURE_BYTES } from '@/services/imports/refused';
 import { readUpload } from '@/services/imports/upload';
 import { handler } from '../../handler';

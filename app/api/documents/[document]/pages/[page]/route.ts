@@ -1,4 +1,4 @@
-import { previewPage } from '@/services/deliveries/start';
+import { previewPage } from '@/services/deliveries/previews';
 import { handler } from '../../../../handler';
 import { PAGE } from '../../../../params';
 

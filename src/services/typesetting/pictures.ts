@@ -1,5 +1,6 @@
 import sharp from 'sharp';
 import type { PageList } from '@/core/compose/displayList';
+import { partOf, showsOthers } from '@/core/compose/part';
 import { designSpecimen } from '@/core/plan/designSpecimen';
 import { type PublicationKind, startingHouse } from '@/core/plan/startingHouse';
 import { all, type Document, documentOf } from '@/core/records/document';
@@ -10,19 +11,22 @@ import { screenCopy } from '@/formats/pictures/read';
 import { outlinedPage } from '@/formats/svg/outlined';
 import { getBlob } from '@/store/blobs';
 import { loadRecords } from '@/store/documents';
+import { putPagePicture } from '@/store/pagePictures';
 
 /**
- * A page of a document as a PNG, `width` pixels wide: composed like any other, painted with glyph outlines so that no
- * font need be installed.
+ * Draws a page of a document as it now is and keeps it as a PNG, `width` pixels wide: composed like any other, painted with
+ * glyph outlines so that no font need be installed. Of the other pages only what reaches this one is composed.
  * @throws RangeError when there is no such page
  */
-export async function pagePicture(documentId: string, number: number, width: number): Promise<Uint8Array> {
-  const { records } = await loadRecords(documentId);
+export async function drawPage(documentId: string, number: number, width: number): Promise<void> {
+  const { seq, records } = await loadRecords(documentId);
   const document = readDocument(records);
-  const { composer, shaper } = await composerFor(document);
-  const list = composer.compose(document).pages[number - 1];
-  if (!list) throw new RangeError(`There is no page ${number}.`);
-  return drawn(document, list, shaper, width);
+  const page = all(document, 'page')[number - 1];
+  if (!page) throw new RangeError(`There is no page ${number}.`);
+  const part = showsOthers(document, page.id) ? document : partOf(document, [page.id]);
+  const { composer, shaper } = await composerFor(part);
+  const list = composer.compose(part).pages[number - 1]!;
+  await putPagePicture(documentId, number, width, seq, await drawn(document, list, shaper, width));
 }
 
 /** The recurring pages of a starting design in one of its palettes, filled with sample copy, as PNGs. */

@@ -1,0 +1,19 @@
+import type { PublicationKind } from '@/core/plan/startingHouse';
+import { inThread } from '../typesetting/thread';
+import type { JobKind } from './kind';
+
+export interface DesignOrder {
+  readonly kind: PublicationKind;
+  readonly palette: number;
+  readonly width: number;
+}
+
+/** Draws the recurring pages of a starting design, as PNGs in base64. */
+export const designPages: JobKind<DesignOrder, readonly string[]> = {
+  name: 'design-pages',
+  atOnce: 1,
+  run: async (order, signal) =>
+    (await inThread<readonly Uint8Array[]>({ job: 'design', ...order }, signal)).map((png) =>
+      Buffer.from(png).toString('base64'),
+    ),
+};

@@ -1,0 +1,9 @@
+import { delivery } from './delivery';
+import { designPages } from './designPages';
+import type { AnyJobKind } from './kind';
+import { pagePicture } from './pagePicture';
+import { readCopy } from './readCopy';
+import { readPicture } from './readPicture';
+
+/** Every kind of job there is: a new one is a file of its own and a line here. */
+export const JOB_KINDS = [delivery, pagePicture, designPages, readCopy, readPicture] as readonly AnyJobKind[];

@@ -1,0 +1,20 @@
+import { inThread } from '../typesetting/thread';
+import type { JobKind } from './kind';
+
+export interface PageOrder {
+  readonly document: string;
+  /** The change that the picture is to show at least. */
+  readonly seq: number;
+  readonly page: number;
+  readonly width: number;
+}
+
+/** Draws a page for shelf and handoff, and keeps it. */
+export const pagePicture: JobKind<PageOrder, null> = {
+  name: 'page-picture',
+  atOnce: 2,
+  async run(order, signal) {
+    await inThread({ job: 'page', ...order }, signal);
+    return null;
+  },
+};

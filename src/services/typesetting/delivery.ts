@@ -1,0 +1,33 @@
+import { composerFor } from '@/formats/faces/files';
+import { putBlob } from '@/store/blobs';
+import { endDelivery, findDelivery, noteProgress } from '@/store/deliveries';
+import { WAYS_OUT } from '../deliveries/ways';
+import { documentAt } from '../documents/at';
+
+class CancelledError extends Error {
+  override name = 'CancelledError';
+}
+
+/** Makes the file of a delivery and keeps it, telling the database after each page how far it is. */
+export async function makeDelivery(id: string): Promise<void> {
+  const delivery = await findDelivery(id);
+  if (!delivery) return;
+  const { options } = delivery;
+  const way = WAYS_OUT[options.purpose];
+  const progress = async (done: number, of: number) => {
+    if (!(await noteProgress(id, done, of))) throw new CancelledError();
+  };
+  try {
+    const document = await documentAt(delivery.document, delivery.seq);
+    const { composer, shaper } = await composerFor(document);
+    const composed = composer.compose(document);
+    for (const { number, items } of composed.pages)
+      for (const item of items)
+        if (item.type === 'broken') throw new Error(`a frame on page ${number} cannot be composed (${item.why}).`);
+    await progress(0, composed.pages.length);
+    const bytes = await way.make({ document, composed, shaper, options, progress });
+    await endDelivery(id, { state: 'done', blob: await putBlob(way.media, bytes) });
+  } catch (error) {
+    if (!(error instanceof CancelledError)) throw error;
+  }
+}
