@@ -1,56 +1,70 @@
 import type { Schema } from 'joi';
-import { BadRequestError, BusyError, FieldError, ForeignOriginError, NotThereError, TooLargeError } from '@/services/errors';
+import { admit, type Visit } from '@/services/door';
+import { BadRequestError, TooLargeError } from '@/services/errors';
 import { mended } from '@/core/records/plain';
-import { isAllowedHost, UNKNOWN_HOST } from '@/services/hosts';
-import { RefusedFileError } from '@/services/imports/refused';
 import { PLAIN_MESSAGES } from '@/core/records/messages';
 
-/** Status and sentence for every error that a caller can do something about. */
-function answerFor(error: unknown): { status: number; body: Record<string, unknown> } {
-  const name = error instanceof Error ? error.name : '';
-  const message = error instanceof Error ? error.message : '';
-  if (error instanceof RefusedFileError) return { status: error.status, body: { message } };
-  if (error instanceof FieldError) return { status: 400, body: { message, field: error.field } };
-  if (error instanceof BadRequestError) return { status: 400, body: { message } };
-  if (error instanceof ForeignOriginError) return { status: 403, body: { message } };
-  if (error instanceof TooLargeError) return { status: 413, body: { message } };
-  if (name === 'NoSuchDocumentError' || name === 'NoSuchBlobError') return { status: 404, body: { message } };
-  if (name === 'ConflictError') return { status: 409, body: { message, theirs: (error as { theirs?: unknown }).theirs } };
+/**
+ * The status of every error that a caller can do something about, by name: a class is not the same in every bundle of the
+ * server. Its message is the sentence.
+ */
+const STATUS: Readonly<Record<string, number>> = {
+  BadRequestError: 400,
+  FieldError: 400,
+  InvalidChangeError: 400,
+  ForeignOriginError: 403,
+  NoSuchDocumentError: 404,
+  NoSuchBlobError: 404,
+  NotThereError: 404,
+  ConflictError: 409,
   // Not refused: it is to be rebased on what others did, and sent again.
-  if (name === 'StaleError') return { status: 412, body: { message } };
-  if (error instanceof NotThereError) return { status: 404, body: { message } };
-  if (error instanceof BusyError) return { status: 503, body: { message } };
-  if (name === 'InvalidChangeError') return { status: 400, body: { message } };
+  StaleError: 412,
+  TooLargeError: 413,
+  MisdirectedError: 421,
+  BusyError: 503,
+};
+
+function answerFor(error: unknown): { status: number; body: Record<string, unknown> } {
+  const { name, message, ...more } = error instanceof Error ? { ...error, name: error.name, message: error.message } : NOBODY;
+  const status = STATUS[name];
+  if (status !== undefined) {
+    const { field, theirs } = more as { field?: unknown; theirs?: unknown };
+    return { status, body: { message, field, theirs } };
+  }
+  if (name === 'RefusedFileError') return { status: (more as { status: number }).status, body: { message } };
   if (name === 'AbandonedError' || name === 'AbortError')
     return { status: 499, body: { message: 'Nobody waits for this any more.' } };
+  const code = String((more as { code?: unknown }).code ?? '');
   // What the database found to point at nothing, and the core did not.
-  if ((error as { code?: unknown } | undefined)?.code === '23503')
+  if (code === '23503')
     return { status: 409, body: { message: 'It refers to something that is not there, so it was not stored.', theirs: [] } };
   // What PostgreSQL cannot hold (class 22, data exception) will not become better by being sent again.
-  if (/^22/.test(String((error as { code?: unknown } | undefined)?.code ?? '')))
-    return { status: 400, body: { message: 'That holds characters that cannot be stored.' } };
+  if (code.startsWith('22')) return { status: 400, body: { message: 'That holds characters that cannot be stored.' } };
   console.error(error);
   return { status: 500, body: { message: 'The server could not do that. What was stored is safe; try again.' } };
 }
+
+const NOBODY = { name: '', message: '' };
 
 const NO_STORE = { 'Cache-Control': 'no-store' };
 
 type Params = Record<string, string>;
 
 /**
- * A route handler: checks the parameters of its path with Joi, refuses what other sites send, and answers errors
- * with a sentence and the right status.
+ * A route handler: checks the parameters of its path with Joi, passes the door, and answers errors with a sentence and the
+ * right status.
  */
 export function handler<P extends Params>(
   params: Schema<P>,
-  work: (request: Request, params: P) => Promise<Response>,
+  work: (request: Request, params: P, visit: Visit) => Promise<Response>,
 ): (request: Request, context: { params: Promise<Params> }) => Promise<Response> {
   return async (request, context) => {
     try {
-      if (!isAllowedHost(request.headers.get('host')))
-        return Response.json({ message: UNKNOWN_HOST }, { status: 421, headers: NO_STORE });
-      if (request.method !== 'GET' && request.method !== 'HEAD') refuseForeign(request);
-      const answer = await work(request, checked(params, await context.params));
+      const of = (await context.params) ?? {};
+      const reads = request.method === 'GET' || request.method === 'HEAD';
+      const own = checked(params, of);
+      const visit = await admit({ headers: request.headers, right: reads ? 'read' : 'change', of: own });
+      const answer = await work(request, own, visit);
       // What is told of documents is of this moment, and nobody else's to keep.
       if (!answer.headers.has('cache-control')) answer.headers.set('Cache-Control', 'no-store');
       return answer;
@@ -66,22 +80,6 @@ export function checked<T>(schema: Schema<T>, input: unknown): T {
   const { value, error } = schema.validate(input, { messages: PLAIN_MESSAGES });
   if (error) throw new BadRequestError(`That cannot be done: ${error.message}.`);
   return value as T;
-}
-
-/** Only pages of this very server may change anything. Programs that send no `Origin` are not a browser's pages. */
-function refuseForeign(request: Request): void {
-  const site = request.headers.get('sec-fetch-site');
-  const origin = request.headers.get('origin');
-  const foreign = () => new ForeignOriginError('This request comes from another site and was refused.');
-  if (site !== null && site !== 'same-origin' && site !== 'none') throw foreign();
-  if (origin === null) return;
-  let host: string;
-  try {
-    host = new URL(origin).host;
-  } catch {
-    throw foreign();
-  }
-  if (host !== request.headers.get('host')) throw foreign();
 }
 
 /** The most bytes of JSON that are read. */

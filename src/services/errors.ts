@@ -19,6 +19,11 @@ export class ForeignOriginError extends Error {
   override name = 'ForeignOriginError';
 }
 
+/** A request for a host that this server does not answer to. */
+export class MisdirectedError extends Error {
+  override name = 'MisdirectedError';
+}
+
 /** There is too much to do at the moment. */
 export class BusyError extends Error {
   override name = 'BusyError';

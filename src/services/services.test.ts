@@ -1,3 +1,4 @@
+import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { isAllowedHost } from './hosts';
 import { Kept } from './kept';
@@ -84,4 +85,27 @@ it('hosts that are answered are loopback, the one that is served, and those that
   expect(isAllowedHost('anything', env({ HOST: '0.0.0.0' }))).toBe(false);
   expect(isAllowedHost('Desk.Example', env({ ALLOWED_HOSTS: 'other, desk.example' }))).toBe(true);
   expect(isAllowedHost('anything', env({ ALLOWED_HOSTS: '*' }))).toBe(true);
+});
+
+describe('the door', () => {
+  const files = (name: string) =>
+    readdirSync('app', { recursive: true, encoding: 'utf8' })
+      .filter((path) => path.endsWith(`/${name}`) || path === name)
+      .map((path) => ({ path, text: readFileSync(`app/${path}`, 'utf8') }));
+
+  it('is passed by every route', () => {
+    const routes = files('route.ts');
+    expect(routes.length).toBeGreaterThan(15);
+    for (const { path, text } of routes) {
+      const exported = [...text.matchAll(/^export (?!const dynamic\b)(.*)$/gm)].map(([, rest]) => rest!);
+      expect(exported.length, path).toBeGreaterThan(0);
+      for (const each of exported) expect(each, path).toMatch(/^const (GET|POST|PUT|PATCH|DELETE) = handler\(/);
+    }
+  });
+
+  it('is passed by every page', () => {
+    const pages = files('page.tsx');
+    expect(pages.length).toBeGreaterThan(9);
+    for (const { path, text } of pages) expect(text, path).toMatch(/^export default guarded\(/m);
+  });
 });

@@ -242,7 +242,9 @@ describe('colour', () => {
     );
     await page.click('[aria-label="Remove Accent 1"]');
     await until(page, 'it says why not', () =>
-      [...document.querySelectorAll('[role=alert]')].some((each) => each.textContent!.includes('coloured with it')),
+      [...document.querySelectorAll('[role=alert]')].some((each) =>
+        each.textContent!.includes('every palette has a colour for it'),
+      ),
     );
   });
 });
@@ -275,6 +277,36 @@ describe('type', () => {
       [broken],
     );
     expect(rows[0]!.base).toBeNull();
+  });
+
+  it('asks what takes the place of a style that is used, and one undo brings all of it back', async () => {
+    const own = await copyHouse(databaseUrl);
+    const naming = () =>
+      query<{ n: number }>(
+        databaseUrl,
+        "select count(*)::int as n from reference where document_id = $1 and to_id = 'caption' and to_kind = 'paragraphStyle'",
+        [own],
+      );
+    expect((await naming())[0]!.n).toBeGreaterThan(0);
+    await page.goto(`${server.origin}/houses/${own}/type`, { waitUntil: 'domcontentloaded' });
+    await until(page, 'the caption is in sight', () => document.querySelector('[data-specimen=caption] text') !== null);
+    await page.click('[data-specimen=caption] button');
+    await page.evaluate(() =>
+      [...document.querySelectorAll('aside button')].find((each) => each.textContent === 'Remove')?.setAttribute('data-try', ''),
+    );
+    await page.click('[data-try]');
+    await until(page, 'it asks', () => document.querySelector('dialog[aria-label="Remove Caption"] select') !== null);
+    await page.select('dialog select', 'standfirst');
+    await page.keyboard.press('Tab');
+    await page.keyboard.press('Tab');
+    await page.keyboard.press('Enter');
+    await until(page, 'it is gone', () => document.querySelector('[data-specimen=caption]') === null);
+    await stored();
+    expect((await naming())[0]!.n).toBe(0);
+    await page.click('[aria-label^=Undo]');
+    await until(page, 'it is back', () => document.querySelector('[data-specimen=caption]') !== null);
+    await stored();
+    expect((await naming())[0]!.n).toBeGreaterThan(0);
   });
 });
 

@@ -1,7 +1,7 @@
 import type { Browser } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { bodyText } from '@/core/records/body';
-import type { DocumentRecord, FrameRecord, TextRecord } from '@/core/records/index';
+import type { DocumentRecord, FrameRecord, PageRecord, TextRecord } from '@/core/records/index';
 import { openCluster, openServer, query, runScript, type Cluster, type Server } from '../support/application';
 import { openChromium } from '../support/chromium';
 import { Desk } from '../support/desk';
@@ -17,7 +17,18 @@ beforeAll(async () => {
   browser = await openChromium();
   cluster = await openCluster();
   await runScript('scripts/migrate.ts', cluster.url);
-  // The demo's issue without its pictures' files, which this needs none of.
+  // The demo's issue, with its pictures' files.
+  for (const table of ['blob', 'blob_piece']) {
+    const rows = await query<Record<string, unknown>>(inject('databaseUrl'), `select * from ${table}`);
+    for (const row of rows) {
+      const names = Object.keys(row);
+      await query(
+        cluster.url,
+        `insert into ${table} (${names.join(', ')}) values (${names.map((_, i) => `$${i + 1}`).join(', ')})`,
+        Object.values(row),
+      );
+    }
+  }
   const records = await query<{ body: DocumentRecord }>(inject('databaseUrl'), 'select body from record where document_id = $1', [
     issue,
   ]);
@@ -160,6 +171,68 @@ describe('two servers on one database', () => {
     const x = (await boxOf(one, id)).x;
     expect([100, 200]).toContain(x);
     expect([...one.problems, ...two.problems]).toEqual([]);
+  });
+});
+
+describe('files that are made', () => {
+  it('are made all the same when their server is killed and another starts, and of the issue as it was asked for', async () => {
+    const [first, second] = [await openServer(cluster.url), await openServer(cluster.url)];
+    servers = [first, second];
+    const post = async (path: string, body: unknown) => {
+      const answer = await fetch(`${first.origin}/api/documents/${issue}/${path}`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify(body),
+      });
+      expect(answer.ok).toBe(true);
+      return (await answer.json()) as { id: string };
+    };
+    const pages = await query<{ body: PageRecord }>(
+      cluster.url,
+      "select body from record where document_id = $1 and kind = 'page'",
+      [issue],
+    );
+    // One is under way, the other waits in line.
+    const asked = [
+      await post('deliveries', { purpose: 'print', marks: true }),
+      await post('deliveries', { purpose: 'screen', marks: false }),
+    ];
+    const [{ seq }] = (await query<{ seq: number }>(cluster.url, 'select seq::int from document where id = $1', [issue])) as [
+      { seq: number },
+    ];
+    const added = [{ ...pages[0]!.body, id: 'later', order: 'b00' }];
+    await post('changes', {
+      id: 'a-page-later',
+      author: 'late',
+      label: 'Add a page',
+      kind: 'edit',
+      base: seq,
+      diff: { added, updated: [], removed: [], texts: [] },
+    });
+    await first.kill();
+    servers.push(await openServer(cluster.url));
+    type State = {
+      readonly state: string;
+      readonly total: number;
+      readonly message: string | null;
+      readonly blob: string | null;
+    };
+    const states = () =>
+      Promise.all(asked.map(async ({ id }) => (await (await fetch(`${second.origin}/api/deliveries/${id}`)).json()) as State));
+    let now = await states();
+    while (now.some(({ state }) => state === 'waiting' || state === 'working')) now = await states();
+    expect(now.map(({ state, message }) => [state, message])).toEqual([
+      ['done', null],
+      ['done', null],
+    ]);
+    // Of the pages there were when it was asked for.
+    expect(now.map(({ total }) => total)).toEqual([pages.length, pages.length]);
+    const file = await fetch(`${second.origin}/api/deliveries/${asked[1]!.id}/file`);
+    expect(
+      Buffer.from(await file.arrayBuffer())
+        .subarray(0, 5)
+        .toString(),
+    ).toBe('%PDF-');
   });
 });
 

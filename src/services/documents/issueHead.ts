@@ -1,4 +1,4 @@
-import { countRecords, documentHead, type DocumentHead, NoSuchDocumentError } from '@/store/documents';
+import { countRecords, type DocumentHead } from '@/store/documents';
 import { listHouses } from '@/store/publications';
 
 export interface IssueHead extends DocumentHead {
@@ -7,13 +7,8 @@ export interface IssueHead extends DocumentHead {
   readonly pages: number;
 }
 
-/** What an issue is, without its records; undefined where there is none. */
-export async function issueHead(id: string): Promise<IssueHead | undefined> {
-  try {
-    const [head, houses, pages] = await Promise.all([documentHead(id), listHouses(), countRecords(id, 'page')]);
-    return { ...head, house: houses.get(head.publication), pages };
-  } catch (error) {
-    if (error instanceof NoSuchDocumentError) return undefined;
-    throw error;
-  }
+/** What an issue is, without its records. */
+export async function issueHead(head: DocumentHead): Promise<IssueHead> {
+  const [houses, pages] = await Promise.all([listHouses(), countRecords(head.id, 'page')]);
+  return { ...head, house: houses.get(head.publication), pages };
 }

@@ -1,5 +1,5 @@
 import type { Heading } from '@/core/records/change';
-import { documentHead, lastHeadings, loadRecords, type DocumentHead } from '@/store/documents';
+import { lastHeadings, loadRecords, type DocumentHead } from '@/store/documents';
 import type { StoredRecord } from '@/core/records/stored';
 
 /** Changes that come along with a document, for undo to go back through. */
@@ -13,9 +13,8 @@ export interface OpenedDocument {
 }
 
 /** A document with its records and its last changes, all of one moment. @throws NoSuchDocumentError */
-export async function openDocument(id: string): Promise<OpenedDocument> {
-  const head = await documentHead(id);
-  const { seq, records } = await loadRecords(id);
-  const history = (await lastHeadings(id, HISTORY)).filter((change) => change.seq <= seq);
+export async function openDocument(head: DocumentHead): Promise<OpenedDocument> {
+  const { seq, records } = await loadRecords(head.id);
+  const history = (await lastHeadings(head.id, HISTORY)).filter((change) => change.seq <= seq);
   return { head, seq, records, history };
 }

@@ -1,6 +1,6 @@
 import { sampleOf, type SampleText } from '@/core/compose/typeSheet';
 import { readDocument } from '@/core/records/stored';
-import { loadRecords, NoSuchDocumentError } from '@/store/documents';
+import { type DocumentHead, loadRecords } from '@/store/documents';
 import { listIssues } from '@/store/publications';
 import { DUMMY_TEXT } from '@/core/page/dummyText';
 import { openDocument, type OpenedDocument } from '../documents/open';
@@ -12,18 +12,13 @@ export interface OpenedHouse extends OpenedDocument {
   readonly body: string;
 }
 
-/** A house with text of its latest issue to show its design in; undefined where there is no such house. */
-export async function openHouse(id: string): Promise<OpenedHouse | undefined> {
-  try {
-    const opened = await openDocument(id);
-    if (opened.head.kind !== 'house') return undefined;
-    const latest = (await listIssues()).find((issue) => issue.publication === opened.head.publication);
-    const sample = latest && sampleOf(readDocument((await loadRecords(latest.id)).records));
-    const styles = opened.records.filter(({ kind }) => kind === 'paragraphStyle');
-    const body = styles.find((style) => style.id === 'body') ?? styles[0];
-    return body && { ...opened, sample: sample ?? DUMMY_TEXT, body: body.id };
-  } catch (error) {
-    if (error instanceof NoSuchDocumentError) return undefined;
-    throw error;
-  }
+/** A house with text of its latest issue to show its design in; undefined where the document is none. */
+export async function openHouse(head: DocumentHead): Promise<OpenedHouse | undefined> {
+  if (head.kind !== 'house') return undefined;
+  const opened = await openDocument(head);
+  const latest = (await listIssues()).find((issue) => issue.publication === head.publication);
+  const sample = latest && sampleOf(readDocument((await loadRecords(latest.id)).records));
+  const styles = opened.records.filter(({ kind }) => kind === 'paragraphStyle');
+  const body = styles.find((style) => style.id === 'body') ?? styles[0];
+  return body && { ...opened, sample: sample ?? DUMMY_TEXT, body: body.id };
 }

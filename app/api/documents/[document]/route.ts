@@ -4,4 +4,4 @@ import { DOCUMENT } from '../../params';
 
 export const dynamic = 'force-dynamic';
 
-export const GET = handler(DOCUMENT, async (_request, { document }) => Response.json(await openDocument(document)));
+export const GET = handler(DOCUMENT, async (_request, _params, { document }) => Response.json(await openDocument(document!)));

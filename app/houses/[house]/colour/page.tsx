@@ -1,13 +1,12 @@
-import { notFound } from 'next/navigation';
 import { ColourScreen } from '@/screens/house/colour/ColourScreen';
 import { openHouse } from '@/services/house/openHouse';
+import { guarded } from '../../../guarded';
 
 export const dynamic = 'force-dynamic';
 
-export default async function ColourPage({ params }: { params: Promise<{ house: string }> }) {
-  const { house } = await params;
-  const opened = await openHouse(house);
-  if (!opened) notFound();
+export default guarded(async ({ visit }) => {
+  const opened = await openHouse(visit.document!);
+  if (!opened) return undefined;
   const { head, seq, records, history } = opened;
   return <ColourScreen id={head.id} publication={head.publicationName} opened={{ seq, records, history }} />;
-}
+});

@@ -1,13 +1,12 @@
-import { notFound } from 'next/navigation';
 import { DetailsScreen } from '@/screens/house/details/DetailsScreen';
 import { openHouse } from '@/services/house/openHouse';
+import { guarded } from '../../../guarded';
 
 export const dynamic = 'force-dynamic';
 
-export default async function DetailsPage({ params }: { params: Promise<{ house: string }> }) {
-  const { house } = await params;
-  const opened = await openHouse(house);
-  if (!opened) notFound();
+export default guarded(async ({ visit }) => {
+  const opened = await openHouse(visit.document!);
+  if (!opened) return undefined;
   const { head, seq, records, history } = opened;
   return <DetailsScreen id={head.id} publication={head.publicationName} opened={{ seq, records, history }} />;
-}
+});

@@ -1,13 +1,12 @@
-import { notFound } from 'next/navigation';
 import { GridScreen } from '@/screens/house/grid/GridScreen';
 import { openHouse } from '@/services/house/openHouse';
+import { guarded } from '../../../guarded';
 
 export const dynamic = 'force-dynamic';
 
-export default async function GridPage({ params }: { params: Promise<{ house: string }> }) {
-  const { house } = await params;
-  const opened = await openHouse(house);
-  if (!opened) notFound();
+export default guarded(async ({ visit }) => {
+  const opened = await openHouse(visit.document!);
+  if (!opened) return undefined;
   const { head, seq, records, history, sample, body } = opened;
   return (
     <GridScreen
@@ -18,4 +17,4 @@ export default async function GridPage({ params }: { params: Promise<{ house: st
       body={body}
     />
   );
-}
+});

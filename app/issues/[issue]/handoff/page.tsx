@@ -1,14 +1,12 @@
-import { notFound } from 'next/navigation';
 import { listDeliveries } from '@/services/deliveries/list';
 import { issueHead } from '@/services/documents/issueHead';
 import { HandoffScreen } from '@/screens/handoff/HandoffScreen';
+import { guarded } from '../../../guarded';
 
 export const dynamic = 'force-dynamic';
 
-export default async function HandoffPage({ params }: { params: Promise<{ issue: string }> }) {
-  const { issue } = await params;
-  const head = await issueHead(issue);
-  if (!head) notFound();
+export default guarded(async ({ visit }) => {
+  const head = await issueHead(visit.document!);
   return (
     <HandoffScreen
       id={head.id}
@@ -16,7 +14,7 @@ export default async function HandoffPage({ params }: { params: Promise<{ issue:
       name={head.name}
       house={head.house}
       pages={head.pages}
-      deliveries={await listDeliveries(issue)}
+      deliveries={await listDeliveries(head.id)}
     />
   );
-}
+});

@@ -1,18 +1,16 @@
 import { preload } from 'react-dom';
-import { notFound } from 'next/navigation';
 import { PlanScreen } from '@/screens/plan/PlanScreen';
 import { documentUrl } from '@/client/fetchOpened';
 import { issueHead } from '@/services/documents/issueHead';
 import { recurringOf } from '@/services/house/recurringOf';
 import { today } from '@/services/today';
+import { guarded } from '../../../guarded';
 
 export const dynamic = 'force-dynamic';
 
-export default async function PlanPage({ params }: { params: Promise<{ issue: string }> }) {
-  const { issue } = await params;
-  const head = await issueHead(issue);
-  if (!head) notFound();
-  preload(documentUrl(issue), { as: 'fetch', crossOrigin: 'anonymous' });
+export default guarded(async ({ visit }) => {
+  const head = await issueHead(visit.document!);
+  preload(documentUrl(head.id), { as: 'fetch', crossOrigin: 'anonymous' });
   return (
     <PlanScreen
       id={head.id}
@@ -23,4 +21,4 @@ export default async function PlanPage({ params }: { params: Promise<{ issue: st
       today={today()}
     />
   );
-}
+});
