@@ -58,4 +58,15 @@ export default tseslint.config(
       'no-restricted-imports': ['error', { patterns: ['node:*', 'react', 'next/*', 'pg', 'sharp'] }],
     },
   },
+  {
+    // What comes in is checked by the server: a browser carries no schemas, and no library for them.
+    files: ['src/{core,formats,client,screens,parts}/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.ts', 'src/core/records/schemas/**'],
+    rules: {
+      '@typescript-eslint/no-restricted-imports': [
+        'error',
+        { patterns: [{ group: ['joi', '**/records/schemas/*', '**/records/schemas', './schemas/*'] }] },
+      ],
+    },
+  },
 );

@@ -1,4 +1,4 @@
-import { readFile } from 'node:fs/promises';
+import { readdir, readFile } from 'node:fs/promises';
 import type { Browser } from 'puppeteer-core';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
@@ -660,6 +660,14 @@ describe('handoff', () => {
     expect(text).toContain('kite that Odalys Fenn keeps above the bench');
     expect(await readFile(path)).toBeDefined();
   });
+});
+
+it('what a browser loads holds no library of schemas', async () => {
+  const folder = '.next/static/chunks';
+  const scripts = (await readdir(folder)).filter((name) => name.endsWith('.js'));
+  expect(scripts.length).toBeGreaterThan(10);
+  // What Joi calls the first of its rules, in every build of it.
+  for (const name of scripts) expect((await readFile(`${folder}/${name}`, 'utf8')).includes('any.required'), name).toBe(false);
 });
 
 it('nothing went wrong in the browser on the way', () => {

@@ -1,5 +1,4 @@
-import Joi from 'joi';
-import { idSchema, lineSchema, orderSchema, recordSchema, type RecordBase } from './common';
+import type { RecordBase } from './common';
 
 /** The usual sizes, as shares of the type area; `column` is one column wide and so many lines deep. */
 export const ADVERTISEMENT_SIZES = ['full', 'halfUpright', 'halfFlat', 'quarter', 'column'] as const;
@@ -15,11 +14,3 @@ export interface AdvertisementRecord extends RecordBase<'advertisement'> {
   /** The picture it is printed from, once it has come. */
   readonly picture?: string | undefined;
 }
-
-export const advertisementSchema = recordSchema('advertisement', {
-  name: lineSchema.required(),
-  order: orderSchema.required(),
-  size: Joi.valid(...ADVERTISEMENT_SIZES).required(),
-  lines: Joi.number().integer().min(1).max(400),
-  picture: idSchema,
-});

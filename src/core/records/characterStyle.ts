@@ -1,5 +1,4 @@
-import Joi from 'joi';
-import { idSchema, lineSchema, pointsSchema, recordSchema, sizeSchema, type RecordBase, languageSchema } from './common';
+import type { RecordBase } from './common';
 
 /** A line of ink. */
 export interface Stroke {
@@ -44,40 +43,3 @@ export interface CharacterStyleRecord extends RecordBase<'characterStyle'> {
   readonly basedOn?: string | undefined;
   readonly properties: Partial<CharacterProperties>;
 }
-
-export const tintSchema = Joi.number().min(0).max(1);
-
-export const strokeSchema = Joi.object({
-  weight: sizeSchema.required(),
-  swatch: idSchema.required(),
-  tint: tintSchema.required(),
-});
-
-export const characterFields: Joi.SchemaMap = {
-  family: lineSchema,
-  weight: Joi.number().min(100).max(900),
-  italic: Joi.boolean(),
-  size: Joi.number().min(1).max(2000),
-  tracking: Joi.number().min(-500).max(2000),
-  kerning: Joi.boolean(),
-  letterCase: Joi.valid('typed', 'upper', 'lower', 'smallCapitals', 'allSmallCapitals'),
-  figures: Joi.valid('usual', 'lining', 'oldStyle'),
-  figureWidth: Joi.valid('usual', 'proportional', 'tabular'),
-  position: Joi.valid('normal', 'superscript', 'subscript'),
-  features: Joi.array()
-    .max(20)
-    .items(Joi.string().pattern(/^-?[A-Za-z0-9]{4}$/)),
-  underline: Joi.boolean(),
-  strike: Joi.boolean(),
-  rise: pointsSchema,
-  swatch: idSchema,
-  tint: tintSchema,
-  letterOutline: strokeSchema.allow(null),
-  language: languageSchema.allow(''),
-};
-
-export const characterStyleSchema = recordSchema('characterStyle', {
-  name: lineSchema.required(),
-  basedOn: idSchema,
-  properties: Joi.object(characterFields).required(),
-});

@@ -1,5 +1,4 @@
-import Joi from 'joi';
-import { recordSchema, type RecordBase, languageSchema } from './common';
+import type { RecordBase } from './common';
 
 /** Facts of a publication that are said once and shown by fields anywhere. */
 export const DETAIL_NAMES = ['strapline', 'publisher', 'address', 'contact', 'price', 'staff'] as const;
@@ -21,11 +20,4 @@ export const noDetails = (language: string): DetailsRecord => ({
   contact: '',
   price: '',
   staff: '',
-});
-
-const words = Joi.string().allow('').max(2000).required();
-
-export const detailsSchema = recordSchema('details', {
-  language: languageSchema.required(),
-  ...Object.fromEntries(DETAIL_NAMES.map((name) => [name, words])),
 });

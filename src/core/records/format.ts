@@ -1,5 +1,4 @@
-import Joi from 'joi';
-import { pointsSchema, recordSchema, sizeSchema, type RecordBase } from './common';
+import type { RecordBase } from './common';
 
 /** The paper of a document; its id is always `format`. Lengths in points. */
 export interface FormatRecord extends RecordBase<'format'> {
@@ -17,18 +16,3 @@ export interface FormatRecord extends RecordBase<'format'> {
   /** The baseline grid: `step` apart, the first line of the type area at its top plus `offset`. */
   readonly baseline: { readonly step: number; readonly offset: number };
 }
-
-export const formatSchema = recordSchema('format', {
-  width: Joi.number().min(36).max(10000).required(),
-  height: Joi.number().min(36).max(10000).required(),
-  bleed: sizeSchema.required(),
-  safe: sizeSchema.required(),
-  facing: Joi.boolean().required(),
-  firstSide: Joi.valid('left', 'right').required(),
-  pattern: Joi.valid('mirrored', 'repeated'),
-  binding: Joi.object({
-    kind: Joi.valid('stitched', 'bound').required(),
-    signature: Joi.valid(4, 8, 16, 32).required(),
-  }),
-  baseline: Joi.object({ step: Joi.number().min(2).max(400).required(), offset: pointsSchema.required() }).required(),
-});

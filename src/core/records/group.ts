@@ -1,10 +1,8 @@
-import { lineSchema, recordSchema, type RecordBase } from './common';
-import { type Wrap, wrapSchema } from './frame';
+import type { RecordBase } from './common';
+import type { Wrap } from './frame';
 
 /** Frames that belong together, as a picture with its caption and rule; text keeps away from them as from one. */
 export interface GroupRecord extends RecordBase<'group'> {
   readonly name: string;
   readonly wrap: Wrap;
 }
-
-export const groupSchema = recordSchema('group', { name: lineSchema.required(), wrap: wrapSchema.required() });

@@ -14,7 +14,7 @@ import type { StoryRecord } from './story';
 import type { PaletteRecord, SwatchRecord } from './swatch';
 import type { TextRecord } from './text';
 
-/** Every kind of record a document is made of: a new kind is a file of its own, a line here and one in `schemas.ts`. */
+/** Every kind of record a document is made of: a new kind is a file of its own, a line here, and its schema in `schemas/`. */
 export interface RecordKinds {
   issue: IssueRecord;
   details: DetailsRecord;

@@ -1,5 +1,4 @@
-import Joi from 'joi';
-import { idSchema, lineSchema, recordSchema, type RecordBase, languageSchema } from './common';
+import type { RecordBase } from './common';
 
 /** The one record of an issue that says which issue it is; its id is always `issue`. */
 export interface IssueRecord extends RecordBase<'issue'> {
@@ -14,15 +13,3 @@ export interface IssueRecord extends RecordBase<'issue'> {
   /** The state of its house it was last brought up to, by number of change; and for records settled since, theirs. */
   readonly house?: { readonly seq: number; readonly settled: Readonly<Record<string, number>> } | undefined;
 }
-
-export const issueSchema = recordSchema('issue', {
-  publication: lineSchema.required(),
-  number: lineSchema.required(),
-  season: lineSchema.required(),
-  date: Joi.string().isoDate().required(),
-  language: languageSchema.required(),
-  house: Joi.object({
-    seq: Joi.number().integer().min(0).required(),
-    settled: Joi.object().pattern(idSchema, Joi.number().integer().min(0)).required(),
-  }),
-});

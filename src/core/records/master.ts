@@ -1,5 +1,4 @@
-import Joi from 'joi';
-import { idSchema, lineSchema, pointsSchema, recordSchema, sizeSchema, type RecordBase } from './common';
+import type { RecordBase } from './common';
 
 /** A line to lay things along: upright or level, at a length or a share (0 to 1) of the page or its type area. */
 export interface Guide {
@@ -25,34 +24,3 @@ export interface MasterRecord extends RecordBase<'master'> {
   /** The master whose frames it shows beneath its own. */
   readonly basedOn?: string | undefined;
 }
-
-export const masterSchema = recordSchema('master', {
-  name: lineSchema.required(),
-  margins: Joi.object({
-    top: sizeSchema.required(),
-    bottom: sizeSchema.required(),
-    inner: sizeSchema.required(),
-    outer: sizeSchema.required(),
-  }).required(),
-  columns: Joi.number().integer().min(1).max(40).required(),
-  gutter: sizeSchema.required(),
-  widths: Joi.array().max(40).items(Joi.number().positive().max(10_000)),
-  rows: Joi.object({
-    count: Joi.number().integer().min(1).max(100).required(),
-    gutterLines: Joi.number().integer().min(0).max(20).required(),
-  }),
-  guides: Joi.array()
-    .max(200)
-    .items(
-      Joi.object({
-        direction: Joi.valid('upright', 'level').required(),
-        within: Joi.valid('page', 'area').required(),
-        at: Joi.alternatives(
-          Joi.object({ points: pointsSchema.required() }),
-          Joi.object({ share: Joi.number().min(0).max(1).required() }),
-        ).required(),
-      }),
-    ),
-  textSpan: Joi.number().integer().min(1).max(40).required(),
-  basedOn: idSchema,
-});

@@ -1,5 +1,4 @@
-import Joi from 'joi';
-import { idSchema, lineSchema, orderSchema, recordSchema, type RecordBase } from './common';
+import type { RecordBase } from './common';
 
 /** A page of an issue, or a recurring page of a house. Its number follows from its place in the order. */
 export interface PageRecord extends RecordBase<'page'> {
@@ -10,10 +9,3 @@ export interface PageRecord extends RecordBase<'page'> {
   /** Of a recurring page: whether every issue begins or ends with it; one that does neither is there to be put in. */
   readonly recurs?: 'front' | 'back' | undefined;
 }
-
-export const pageSchema = recordSchema('page', {
-  order: orderSchema.required(),
-  master: idSchema.required(),
-  name: lineSchema,
-  recurs: Joi.valid('front', 'back'),
-});

@@ -1,5 +1,4 @@
-import Joi from 'joi';
-import { idSchema, lineSchema, recordSchema, type RecordBase } from './common';
+import type { RecordBase } from './common';
 
 /** How a section's folios are written: 1, i, I, a or A. */
 export const FOLIO_STYLES = ['1', 'i', 'I', 'a', 'A'] as const;
@@ -19,13 +18,3 @@ export interface SectionRecord extends RecordBase<'section'> {
   readonly from: string;
   readonly folios?: Folios | undefined;
 }
-
-export const sectionSchema = recordSchema('section', {
-  name: lineSchema.required(),
-  from: idSchema.required(),
-  folios: Joi.object({
-    style: Joi.valid(...FOLIO_STYLES).required(),
-    prefix: Joi.string().allow('').max(8).required(),
-    start: Joi.number().integer().min(1).max(9999).required(),
-  }),
-});

@@ -1,5 +1,4 @@
-import Joi from 'joi';
-import { idSchema, lineSchema, orderSchema, recordSchema, type RecordBase } from './common';
+import type { RecordBase } from './common';
 
 /** How far a story is, in the order of the work. */
 export const STORY_STATES = ['planned', 'commissioned', 'delivered', 'edited', 'passed'] as const;
@@ -25,19 +24,3 @@ export interface StoryRecord extends RecordBase<'story'> {
   /** How many words it is meant to have. */
   readonly target?: number | undefined;
 }
-
-export const storySchema = recordSchema('story', {
-  name: lineSchema.required(),
-  section: lineSchema.required(),
-  order: orderSchema.required(),
-  tint: Joi.number().integer().min(0).max(7).required(),
-  parts: Joi.object({
-    headline: idSchema.required(),
-    body: idSchema.required(),
-    standfirst: idSchema,
-    byline: idSchema,
-  }).required(),
-  state: Joi.valid(...STORY_STATES),
-  due: Joi.string().isoDate(),
-  target: Joi.number().integer().min(1).max(1_000_000),
-});

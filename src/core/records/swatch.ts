@@ -1,5 +1,4 @@
-import Joi from 'joi';
-import { lineSchema, recordSchema, type RecordBase } from './common';
+import type { RecordBase } from './common';
 
 /** Shares of cyan, magenta, yellow and black, each 0 to 1. */
 export type Cmyk = readonly [number, number, number, number];
@@ -26,17 +25,3 @@ export interface PaletteRecord extends RecordBase<'palette'> {
   readonly name: string;
   readonly colours: Readonly<Record<Role, Cmyk>>;
 }
-
-const cmyk = Joi.array().length(4).items(Joi.number().min(0).max(1)).required();
-
-export const swatchSchema = recordSchema('swatch', {
-  name: lineSchema.required(),
-  cmyk,
-  rgb: Joi.array().length(3).items(Joi.number().min(0).max(1)),
-  role: Joi.valid(...ROLES),
-});
-
-export const paletteSchema = recordSchema('palette', {
-  name: lineSchema.required(),
-  colours: Joi.object(Object.fromEntries(ROLES.map((role) => [role, cmyk]))).required(),
-});

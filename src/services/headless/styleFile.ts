@@ -1,9 +1,11 @@
 import Joi from 'joi';
-import { characterStyleSchema } from '@/core/records/characterStyle';
+import { characterStyleSchema } from '@/core/records/schemas/characterStyle';
 import type { CharacterProperties } from '@/core/records/characterStyle';
-import { frameSchema, type FrameRecord, type TextContent, type Wrap } from '@/core/records/frame';
-import { type ParagraphProperties, paragraphStyleSchema } from '@/core/records/paragraphStyle';
-import { swatchSchema } from '@/core/records/swatch';
+import type { FrameRecord, TextContent, Wrap } from '@/core/records/frame';
+import type { ParagraphProperties } from '@/core/records/paragraphStyle';
+import { frameSchema } from '@/core/records/schemas/frame';
+import { paragraphStyleSchema } from '@/core/records/schemas/paragraphStyle';
+import { swatchSchema } from '@/core/records/schemas/swatch';
 import { COPY_STYLES } from '@/formats/copy/story';
 import { OptionError } from './options';
 

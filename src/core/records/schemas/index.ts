@@ -13,29 +13,14 @@ import { pictureSchema } from './picture';
 import { sectionSchema } from './section';
 import { storySchema } from './story';
 import { paletteSchema, swatchSchema } from './swatch';
-import { bodyOf } from './body';
-import { idSchema, lineSchema, recordSchema } from './common';
-import type { RecordKind } from './index';
+import { idSchema, lineSchema } from './common';
+import { textSchema } from './text';
+import type { RecordKind } from '../index';
 
-/** A body says itself what it may hold: see `bodySchema`. */
-const textSchema = recordSchema('text', {
-  role: Joi.valid('headline', 'standfirst', 'byline', 'body', 'caption', 'credit', 'quote', 'furniture').required(),
-  story: idSchema,
-  body: Joi.object()
-    .required()
-    .custom((json: unknown, helpers) => {
-      try {
-        bodyOf(json as never);
-        return json;
-      } catch (error) {
-        return helpers.error('any.invalid', { why: (error as Error).message });
-      }
-    })
-    .messages({ 'any.invalid': '{{#label}} is not well formed ({{#why}})' }),
-  source: Joi.object({ text: idSchema.required(), words: Joi.string().max(5000).required() }),
-});
-
-/** The schema of each kind of record. Kept apart from the types, so that a browser need not carry them. */
+/**
+ * The schema of each kind of record. They lie apart from the types and from what else is known of a kind, so that a browser
+ * does not carry them: what comes in is checked by the server.
+ */
 export const SCHEMAS: Readonly<Record<RecordKind, Joi.ObjectSchema>> = {
   issue: issueSchema,
   details: detailsSchema,
