@@ -1,8 +1,8 @@
 import { build } from 'esbuild';
 
-/** The typesetting thread of the server and the process that reads files, with the core in them and packages beside them. */
+/** The processes that typeset and that read files, with the core in them and packages beside them. */
 await build({
-  entryPoints: { 'typesetting.worker': 'src/services/typesetting/worker.ts', reader: 'src/services/reading/reader.ts' },
+  entryPoints: { typesetting: 'src/services/typesetting/process.ts', reader: 'src/services/reading/reader.ts' },
   outdir: '.build',
   outExtension: { '.js': '.mjs' },
   bundle: true,

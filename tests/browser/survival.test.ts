@@ -10,7 +10,7 @@ import { Desk } from '../support/desk';
 
 let browser: Browser;
 let cluster: Cluster & { folder: string };
-let servers: Server[] = [];
+const servers: Server[] = [];
 const issue = 'longspar-14';
 
 beforeAll(async () => {
@@ -119,7 +119,7 @@ describe('what was reported as stored', () => {
 
 describe('two servers on one database', () => {
   it('show each other’s changes, and refuse the later of two to the same thing', async () => {
-    servers = [await openServer(cluster.url), await openServer(cluster.url)];
+    servers.push(await openServer(cluster.url), await openServer(cluster.url));
     // A page is only alive while it is in front.
     const two = await Desk.open(browser, servers[1]!.origin, cluster.url, issue);
     await two.go(4);
@@ -177,7 +177,7 @@ describe('two servers on one database', () => {
 describe('files that are made', () => {
   it('are made all the same when their server is killed and another starts, and of the issue as it was asked for', async () => {
     const [first, second] = [await openServer(cluster.url), await openServer(cluster.url)];
-    servers = [first, second];
+    servers.push(first, second);
     const post = async (path: string, body: unknown) => {
       const answer = await fetch(`${first.origin}/api/documents/${issue}/${path}`, {
         method: 'POST',

@@ -1,5 +1,5 @@
 import { endDelivery, findDelivery } from '@/store/deliveries';
-import { inThread } from '../typesetting/thread';
+import { inTypesetter } from '../typesetting/typesetter';
 import type { JobKind } from './kind';
 
 /** Makes a file to be sent out, of an issue as it was when that was asked for. One at a time: it takes memory. */
@@ -8,7 +8,7 @@ export const delivery: JobKind<{ readonly delivery: string }, null> = {
   atOnce: 1,
   async run({ delivery: id }, signal) {
     const state = (await findDelivery(id))?.state;
-    if (state === 'waiting' || state === 'working') await inThread({ job: 'delivery', id }, signal);
+    if (state === 'waiting' || state === 'working') await inTypesetter({ job: 'delivery', id }, signal);
     return null;
   },
   async gaveUp({ delivery: id }, why) {

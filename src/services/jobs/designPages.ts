@@ -1,5 +1,5 @@
 import type { PublicationKind } from '@/core/plan/startingHouse';
-import { inThread } from '../typesetting/thread';
+import { inTypesetter } from '../typesetting/typesetter';
 import type { JobKind } from './kind';
 
 export interface DesignOrder {
@@ -13,7 +13,7 @@ export const designPages: JobKind<DesignOrder, readonly string[]> = {
   name: 'design-pages',
   atOnce: 1,
   run: async (order, signal) =>
-    (await inThread<readonly Uint8Array[]>({ job: 'design', ...order }, signal)).map((png) =>
+    (await inTypesetter<readonly Uint8Array[]>({ job: 'design', ...order }, signal)).map((png) =>
       Buffer.from(png).toString('base64'),
     ),
 };

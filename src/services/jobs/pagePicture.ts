@@ -1,4 +1,4 @@
-import { inThread } from '../typesetting/thread';
+import { inTypesetter } from '../typesetting/typesetter';
 import type { JobKind } from './kind';
 
 export interface PageOrder {
@@ -14,7 +14,7 @@ export const pagePicture: JobKind<PageOrder, null> = {
   name: 'page-picture',
   atOnce: 2,
   async run(order, signal) {
-    await inThread({ job: 'page', ...order }, signal);
+    await inTypesetter({ job: 'page', ...order }, signal);
     return null;
   },
 };
