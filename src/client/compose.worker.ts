@@ -6,7 +6,7 @@ import { Composer, type Composed } from '@/core/compose/compose';
 import { caretAt, placeAt, placeBeside } from '@/core/compose/caret';
 import type { PageList } from '@/core/compose/displayList';
 import { facesOf } from '@/core/compose/faces';
-import { partOf } from '@/core/compose/part';
+import { partOf, showsOthers } from '@/core/compose/part';
 import { slotWords } from '@/core/compose/slotFits';
 import { sentencesOf } from '@/core/compose/sentences';
 import { applied, type Diff } from '@/core/records/diff';
@@ -87,6 +87,15 @@ const small = new SmallPages(
 function showFirst(pages: readonly string[]): void {
   const part = partOf(now(), pages);
   small.draw(part, new Composer(shaper).compose(part).pages);
+}
+
+/** The pages that are looked at, shown before all of the issue is composed, where nothing on them follows from other pages. */
+function showSpread(): void {
+  const document = now();
+  if (watched.length === 0 || watched.some((page) => showsOthers(document, page))) return;
+  const part = partOf(document, watched);
+  // The paragraphs it has set are set already when all of the issue is.
+  send({ type: 'composed', turn, pages: paint(part, composer.compose(part)), took: 0 });
 }
 
 /** What was last sent of each kind. */
@@ -181,8 +190,9 @@ async function take(message: ToWorker | { type: 'pictures' }): Promise<void> {
       // A page that was out of sight is painted whole when it comes back.
       for (const page of shown.keys()) if (!message.pages.includes(page)) shown.delete(page);
       watched = message.pages;
-      if (base) show();
-      return;
+      if (!base) return;
+      if (!isComposed) showSpread();
+      return show();
     }
     case 'small':
       small.watch(message.pages, message.width);

@@ -213,7 +213,7 @@ export class DocumentStore {
       this.rest();
       this.#apply({ ...this.#made(label, 'edit', undefined, diff), open: true });
     }
-    this.#changed(this.#snapshot.document);
+    this.#changed();
   }
 
   /** Ends what is being typed: it is one change, and is sent. */
@@ -448,7 +448,7 @@ export class DocumentStore {
       }
     }
     this.#keeping = false;
-    this.#changed(this.#snapshot.document);
+    this.#changed();
   }
 
   #show(diff: Diff): void {
@@ -534,10 +534,11 @@ export class DocumentStore {
     this.do(label, { ...NO_DIFF, updated });
   }
 
-  /** @param document what snapshots show: while something is typed the whole screen need not follow every key */
-  #changed(document = this.#document): void {
-    const { undo, redo } = this.#taken();
+  #changed(): void {
     const before = this.#snapshot;
+    const { undo, redo, document: now } = this.#taken();
+    // While something is typed the whole screen need not follow every key, nor what others do meanwhile.
+    const document = this.#pending.at(-1)?.open ? before.document : now;
     if (before.document !== document || before.undo !== undo || before.redo !== redo) this.#snapshot = { document, undo, redo };
     const state = this.#stateNow();
     if (!same(state, this.#state)) this.#state = state;

@@ -29,8 +29,7 @@ export function Removing({ name, uses, others, onRemove, onClose }: RemovingProp
       >
         <h2 className="text-base font-semibold">Remove “{name}”?</h2>
         <p className="opacity-75">
-          {uses === 1 ? 'One thing uses' : `${uses} things use`} it. They will use another from then on; one Undo brings all of it
-          back.
+          It is used {uses === 1 ? 'once' : `${uses} times`}. Choose what takes its place there; one Undo brings all of it back.
         </p>
         <Select
           label="In its place"
