@@ -234,10 +234,10 @@ async function work(): Promise<void> {
       await take(message);
     } catch (error) {
       console.error(error);
-      send({
-        type: 'failed',
-        message: `The page could not be composed: ${error instanceof Error ? error.message : String(error)}`,
-      });
+      const why = `The page could not be composed: ${error instanceof Error ? error.message : String(error)}`;
+      // Whoever asked something is answered, and does not wait for ever.
+      if ('ask' in message) send({ type: 'answer', ask: message.ask, refused: why });
+      send({ type: 'failed', message: why });
     }
   }
   working = false;

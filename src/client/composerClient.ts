@@ -53,6 +53,8 @@ const NOTHING: Setting = {
 interface Starting {
   readonly worker: Worker;
   readonly ready: Promise<void>;
+  /** Why it could not be started, or stopped; it comes to nothing as long as it works. */
+  readonly stopped: Promise<string>;
 }
 
 function start(): Starting {
@@ -65,7 +67,10 @@ function start(): Starting {
     };
     worker.addEventListener('message', hear);
   });
-  return { worker, ready };
+  const stopped = new Promise<string>((resolve) =>
+    worker.addEventListener('error', ({ message }) => resolve(message || 'its code could not be loaded')),
+  );
+  return { worker, ready, stopped };
 }
 
 /** The first one starts while the screen that will use it is still being built. */
@@ -86,7 +91,7 @@ export class ComposerClient {
   #waiting: { diff: Diff | null } | undefined;
 
   constructor(store: DocumentSource) {
-    const { worker, ready } = early ?? start();
+    const { worker, ready, stopped } = early ?? start();
     early = undefined;
     this.#worker = worker;
     let waiting: ToWorker[] | undefined = [{ type: 'open', records: [...store.document.records.values()].map(stored) }];
@@ -97,6 +102,7 @@ export class ComposerClient {
       waiting = undefined;
       for (const message of first) worker.postMessage(message);
     });
+    void stopped.then((why) => this.#fail(`The typesetter stopped (${why}). Reload the page; what was done is kept.`));
     this.#stop = store.onDiff((diff) => {
       this.#waiting = undefined;
       const caret = this.#caret;
@@ -204,10 +210,8 @@ export class ComposerClient {
       const small = new Map(this.#setting.small);
       for (const { page, picture } of message.pages) small.set(page, picture);
       this.#setting = { ...this.#setting, small };
-    } else if (message.type === 'failed') {
-      this.#busy = false;
-      this.#setting = { ...this.#setting, trouble: message.message };
-    } else {
+    } else if (message.type === 'failed') return this.#fail(message.message);
+    else {
       if (message.turn === this.#turn) this.#busy = false;
       const pages = new Map(this.#setting.pages);
       for (const { page, chunks } of message.pages) {
@@ -231,6 +235,17 @@ export class ComposerClient {
         caret: message.caret === undefined ? this.#setting.caret : (message.caret ?? undefined),
       };
     }
+    this.#told();
+  }
+
+  /** Says what went wrong where the pages are. */
+  #fail(why: string): void {
+    this.#busy = false;
+    this.#setting = { ...this.#setting, trouble: why };
+    this.#told();
+  }
+
+  #told(): void {
     for (const listener of this.#listeners) listener();
     if (!this.#busy && this.#waiting) {
       const { diff } = this.#waiting;
