@@ -83,6 +83,7 @@ export class ComposerClient {
   readonly #asked = new Map<number, (answer: Extract<FromWorker, { type: 'answer' }>) => void>();
   readonly #stop: () => void;
   #setting = NOTHING;
+  #watched: readonly string[] = [];
   #caret: { readonly text: string; readonly place: TextPlace } | undefined;
   #asks = 0;
   #turn = 0;
@@ -122,12 +123,27 @@ export class ComposerClient {
 
   /** Names the pages that are looked at: only they are painted. */
   watch(pages: readonly string[]): void {
+    this.#watched = pages;
     this.#post({ type: 'watch', pages });
   }
 
   /** Names the pages that are looked at small, so many pixels of the screen wide. */
   watchSmall(pages: readonly string[], width: number): void {
     this.#post({ type: 'small', pages, width });
+  }
+
+  /** The pages that are looked at, as they are painted: of others there may be some of before. */
+  inSight(): ReadonlyMap<string, readonly Painted[]> {
+    return new Map(
+      this.#watched.flatMap((page) => (this.#setting.pages.has(page) ? [[page, this.#setting.pages.get(page)!]] : [])),
+    );
+  }
+
+  /** Shows pages that were painted before, until they are composed. */
+  showKeptSpread(pages: ReadonlyMap<string, readonly Painted[]>): void {
+    if (this.#setting.pages.size > 0) return;
+    this.#setting = { ...this.#setting, pages };
+    this.#told();
   }
 
   /** Shows small pages that were drawn before, until they are drawn again. */

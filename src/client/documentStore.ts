@@ -97,6 +97,15 @@ interface Logged extends Since {
 
 export type Turned = { readonly label: string } | { readonly refused: string } | undefined;
 
+const storedForms = new WeakMap<Diff, StoredDiff>();
+
+/** The stored form of a diff, made once: what waits is kept anew with every key, and only the last of it changes. */
+function storedOnce(diff: Diff): StoredDiff {
+  let form = storedForms.get(diff);
+  if (!form) storedForms.set(diff, (form = storedDiff(diff)));
+  return form;
+}
+
 /**
  * The browser's document: what the server has stored, with what was done here since on top. Every change is applied
  * at once, kept on this machine until the server has answered "stored", and sent in order. Changes of others come in
@@ -437,7 +446,7 @@ export class DocumentStore {
       this.#keepsOld = false;
       const list = this.#pending.map(({ open: _, stored: __, diff, ...change }): Kept => ({
         ...change,
-        diff: storedDiff(diff),
+        diff: storedOnce(diff),
         base: this.#seq,
       }));
       try {

@@ -6,7 +6,7 @@ import type { FrameRecord, PageRecord, PictureRecord, StoryRecord, TextRecord } 
 import { paragraphsOf, plainText } from '@/core/records/body';
 import { openServer, query, type Server } from '../support/application';
 import { openChromium } from '../support/chromium';
-import { copyIssue, Desk } from '../support/desk';
+import { copyIssue, Desk, until } from '../support/desk';
 import { docx } from '../support/docx';
 import { prose } from '../support/documents';
 import { filed, pdfWords, ran } from '../support/programs';
@@ -660,6 +660,49 @@ describe('handoff', () => {
     expect(text).toContain('kite that Odalys Fenn keeps above the bench');
     expect(await readFile(path)).toBeDefined();
   });
+});
+
+it('a desk that is opened again stands with the spread it had, and says so when its typesetter stops', async () => {
+  const own = await copyIssue(databaseUrl);
+  const page = await browser.newPage();
+  const painted = () => document.querySelectorAll('[data-painted] text, [data-painted] image').length > 2;
+  await page.goto(`${server.origin}/issues/${own}/pages`, { waitUntil: 'domcontentloaded' });
+  await until(page, 'it is painted', painted);
+  await until(
+    page,
+    'it is kept',
+    async (key: string) => {
+      const name = 'restless-kite-spreads';
+      if (!(await indexedDB.databases()).some((each) => each.name === name)) return false;
+      return new Promise((resolve) => {
+        const opening = indexedDB.open(name);
+        opening.onsuccess = () => {
+          const asked = opening.result.transaction('spreads').objectStore('spreads').get(key);
+          asked.onsuccess = () => resolve(asked.result !== undefined);
+        };
+      });
+    },
+    own,
+  );
+  // A browser in which no worker starts: whatever is seen was there before.
+  await page.evaluateOnNewDocument(() => {
+    window.Worker = class extends EventTarget {
+      constructor() {
+        super();
+        setTimeout(() => this.dispatchEvent(new ErrorEvent('error', { message: 'no worker starts' })), 300);
+      }
+      postMessage() {}
+      terminate() {}
+    } as never;
+  });
+  await page.reload({ waitUntil: 'domcontentloaded' });
+  await until(page, 'it stands', painted);
+  await until(page, 'it says that nothing is composed', () =>
+    [...document.querySelectorAll('[role=alert]')].some((each) =>
+      each.textContent!.includes('The typesetter stopped (no worker starts). Reload the page; what was done is kept.'),
+    ),
+  );
+  await page.close();
 });
 
 it('what a browser loads holds no library of schemas', async () => {

@@ -1,13 +1,15 @@
 'use client';
 
-import { type ReactNode, useMemo, useSyncExternalStore } from 'react';
+import { type ReactNode, useMemo, useState, useSyncExternalStore } from 'react';
 import type { ComposerClient } from '@/client/composerClient';
 import type { DeskStore } from '@/client/deskStore';
 import type { Opened } from '@/client/documentStore';
+import { keepSpread, keptSpread, type KeptSpread } from '@/client/keptSpread';
 import { addPages } from '@/core/actions/pages';
 import type { DeskView } from '@/core/page/houseDesk';
 import { all } from '@/core/records/document';
 import type { DeskPlace } from './deskPlace';
+import { type Keeping, useKept } from '../frame/useKept';
 import { useOpened } from '../frame/useOpened';
 import { Workbench } from './Workbench';
 
@@ -24,6 +26,8 @@ interface DeskScreenProps {
 
 /** Opens a document's store and its typesetter, and shows the desk once both are there. */
 export function DeskScreen({ id, opened, view, placeOf, waiting }: DeskScreenProps) {
+  // Of the document itself: another view of it has pages of its own.
+  const [kept] = useState(() => (typeof window === 'undefined' || view ? undefined : keptSpread(id)));
   const opening = useOpened(id, opened, view);
   const tools = opening && 'store' in opening ? opening : undefined;
   const place = useMemo(() => tools && placeOf(tools.store), [tools, placeOf]);
@@ -34,11 +38,28 @@ export function DeskScreen({ id, opened, view, placeOf, waiting }: DeskScreenPro
       </p>
     );
   }
-  return tools && place ? <Open place={place} {...tools} /> : waiting;
+  return tools && place ? <Open id={id} kept={kept} place={place} {...tools} /> : waiting;
 }
 
+interface OpenProps {
+  readonly id: string;
+  readonly kept: Promise<KeptSpread | undefined> | undefined;
+  readonly place: DeskPlace;
+  readonly store: DeskStore;
+  readonly composer: ComposerClient;
+}
+
+/** The pages in sight are kept, so that a desk that is opened again stands at once. */
+const SPREAD: Keeping<KeptSpread['pages']> = {
+  pick: (setting) => setting.pages,
+  show: (composer, pages) => composer.showKeptSpread(pages),
+  // Of pages that are out of sight there may be older ones.
+  keep: (document, { seq }, composer) => keepSpread(document, { seq, pages: composer.inSight() }),
+};
+
 /** The desk, or a word about it while there is nothing to lie on it. */
-function Open({ place, store, composer }: { place: DeskPlace; store: DeskStore; composer: ComposerClient }) {
+function Open({ id, kept, place, store, composer }: OpenProps) {
+  useKept(SPREAD, id, kept, store, composer);
   const { document, undo, redo } = useSyncExternalStore(store.subscribe, store.snapshot, store.snapshot);
   if (all(document, 'page').length > 0) return <Workbench place={place} store={store} composer={composer} />;
   const add = () => store.do('Add a page', addPages(store.document, { after: undefined, count: 1 }));

@@ -9,7 +9,7 @@ import {
   useSyncExternalStore,
   type PointerEvent as ReactPointerEvent,
 } from 'react';
-import type { Kept } from '@/client/keptPages';
+import { keepPages, type Kept } from '@/client/keptPages';
 import { bindingOf, signatures } from '@/core/plan/signatures';
 import { formatOf, placedPage, placedPages, type PlacedPage } from '@/core/page/pages';
 import { documentOf } from '@/core/records/document';
@@ -32,7 +32,7 @@ import type { PlanScreenProps } from './PlanScreen';
 import { letterOf } from './Sheets';
 import { StoryTable } from './StoryTable';
 import { ToPlace, type Carried } from './ToPlace';
-import { useKeptPages } from './useKeptPages';
+import { type Keeping, useKept } from '../frame/useKept';
 import { usePlanActions } from './usePlanActions';
 import { usePlanKeys } from './usePlanKeys';
 
@@ -51,6 +51,13 @@ const EMPTY = documentOf([]);
 /** Pixels from the edge of the flatplan within which it scrolls under a hand that carries. */
 const EDGE = 40;
 
+/** Small pages are kept, so that a plan that is opened again shows them at once. */
+const SMALL_PAGES: Keeping<Kept['pages']> = {
+  pick: (setting) => setting.small,
+  show: (composer, pages) => composer.showKept(pages),
+  keep: keepPages,
+};
+
 interface PlanBenchProps extends PlanScreenProps, OpenedTools {
   /** Small pages that were kept of the last time. */
   readonly kept: Promise<Kept | undefined> | undefined;
@@ -64,7 +71,7 @@ export function PlanBench({ id, publication, name, house, recurring, today, kept
   const { notices, say, close } = useNotices();
   const actions = usePlanActions(store, composer, say);
   useConflicts(store, say);
-  useKeptPages(id, kept, store, composer);
+  useKept(SMALL_PAGES, id, kept, store, composer);
   const router = useRouter();
   const [view, setView] = useState<'flatplan' | 'stories'>('flatplan');
   const [chosenIds, setChosen] = useState<ReadonlySet<string>>(new Set());
