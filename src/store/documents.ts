@@ -230,7 +230,6 @@ export async function putChange(client: Client, document: string, change: NewCha
   );
   await putRecords(client, document, added, seq);
   await putBodies(client, document, bodies, seq);
-  await refer(client, document, diff, bodies, now);
   if (judge && judge.kinds.length > 0) {
     const { rows } = await client.query<{ body: StoredRecord }>(
       'select body from record where document_id = $1 and kind = any($2)',
@@ -239,6 +238,7 @@ export async function putChange(client: Client, document: string, change: NewCha
     const why = judge.of(rows.map(({ body }) => body));
     if (why !== undefined) throw new InvalidChangeError(why);
   }
+  await refer(client, document, diff, bodies, now);
   const { rows } = await client.query<Change>(
     `insert into change (document_id, seq, id, author, label, kind, of, diff, sent)
      values ($1, $2, $3, $4, $5, $6, $7, $8, md5($9::jsonb::text)) returning ${CHANGE}`,
