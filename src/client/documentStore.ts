@@ -319,7 +319,7 @@ export class DocumentStore {
       this.#storedAt = new Date(change.at);
       this.#keep();
       // As it was sent: what is shown is what it was already.
-      if (!same(storedDiff(mine.diff), change.diff)) this.#refold(NO_DIFF, [...touched(mine.diff), ...touched(logged.diff)]);
+      if (!same(storedOnce(mine.diff), change.diff)) this.#refold(NO_DIFF, [...touched(mine.diff), ...touched(logged.diff)]);
       return;
     }
     this.#note(change);
@@ -485,7 +485,7 @@ export class DocumentStore {
       for (let change = this.#pending[0]; change && !change.open && !change.stored && !this.#stale; change = this.#pending[0]) {
         const of = change.ofId === undefined ? undefined : this.#seqOf.get(change.ofId);
         const { id, author, label, kind } = change;
-        const { base, diff } = (change.sent ??= { base: this.#seq, diff: storedDiff(change.diff) });
+        const { base, diff } = (change.sent ??= { base: this.#seq, diff: storedOnce(change.diff) });
         let answer: Answer;
         try {
           answer = await this.#around.send({ id, author, label, kind, base, diff, ...(of === undefined ? {} : { of }) });

@@ -297,7 +297,7 @@ async function refer(
     document,
     removed.map(({ id }) => id),
   );
-  if (users.length > 0) throw new ConflictError('Somebody else has begun to use what this removes, so it was not stored.', users);
+  if (users.length > 0) throw new ConflictError('Somebody else now uses what this removes, so it was not stored.', users);
 }
 
 const missingWords = ([first]: readonly Missing[]): string => {

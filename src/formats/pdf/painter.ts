@@ -148,7 +148,7 @@ class Painter {
   }
 
   async #item(stream: PageStream, item: Item, dx: number): Promise<void> {
-    // A document with something broken in it is not delivered: see `deliveries/make.ts`.
+    // A document with something broken in it is not delivered: see `services/typesetting/delivery.ts`.
     if (item.type === 'empty' || item.type === 'broken') return;
     const state = item.opacity === undefined || item.opacity === 1 ? undefined : this.#opacity(item.opacity);
     stream.open(item, dx, state);

@@ -115,7 +115,7 @@ const featureSettings = (features: string): string =>
 /** What cannot be composed is seen to be so: a crossed box in red, which says why. */
 function paintBroken({ box: { x, y, w, h }, why }: BrokenItem): string {
   const path = `M${figure(x)} ${figure(y)}h${figure(w)}v${figure(h)}h${figure(-w)}zl${figure(w)} ${figure(h)}m0 ${figure(-h)}l${figure(-w)} ${figure(h)}`;
-  const words = `This frame cannot be shown: something it is made with is broken (${why}).`;
+  const words = `This frame cannot be shown: something in it is broken (${why}).`;
   return `<path d="${path}" fill="#c8102e14" stroke="#c8102e" data-broken=""><title>${escaped(words)}</title></path>`;
 }
 

@@ -1,5 +1,5 @@
 import { onChanges } from '@/store/announcements';
-import { changesAfter, documentHead } from '@/store/documents';
+import { changesAfter } from '@/store/documents';
 
 /** Changes fetched at a time. */
 const BATCH = 200;
@@ -13,11 +13,8 @@ const HEARTBEAT = 20_000;
 /**
  * The changes of a document from `after` on, as they come, as a stream of server-sent events (WHATWG HTML, 9.2). Every
  * event's id is the change's number, so a browser that lost the connection goes on where it was.
- *
- * @throws NoSuchDocumentError
  */
-export async function changeFeed(document: string, after: number, signal: AbortSignal): Promise<ReadableStream<Uint8Array>> {
-  await documentHead(document);
+export function changeFeed(document: string, after: number, signal: AbortSignal): ReadableStream<Uint8Array> {
   const encoder = new TextEncoder();
   let close = () => undefined as void;
   const start = (controller: ReadableStreamDefaultController<Uint8Array>) => {

@@ -1,10 +1,9 @@
 import { HOUSE_KINDS, type SentChange } from '@/core/plan/houseOffers';
-import { documentHead, loadRecords, recordsSince, removedSince } from '@/store/documents';
+import { type DocumentHead, loadRecords, recordsSince, removedSince } from '@/store/documents';
 import { listHouses } from '@/store/publications';
 
-/** What an issue's house says otherwise than when the issue was last brought up to it. @throws NoSuchDocumentError */
-export async function houseChanges(issue: string): Promise<SentChange[]> {
-  const { publication } = await documentHead(issue);
+/** What an issue's house says otherwise than when the issue was last brought up to it. */
+export async function houseChanges({ id: issue, publication }: DocumentHead): Promise<SentChange[]> {
   const house = (await listHouses()).get(publication);
   if (house === undefined) return [];
   const own = (await loadRecords(issue)).records.find((record) => record.kind === 'issue');

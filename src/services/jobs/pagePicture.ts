@@ -3,8 +3,6 @@ import type { JobKind } from './kind';
 
 export interface PageOrder {
   readonly document: string;
-  /** The change that the picture is to show at least. */
-  readonly seq: number;
   readonly page: number;
   readonly width: number;
 }

@@ -217,7 +217,8 @@ export class Jobs {
             and greatest(j.started_on, b.at) < now() - make_interval(secs => $2)`,
         [[...this.#kinds.keys()], this.#pace.silence / 1_000],
       );
-      for (const { id, name, data } of silent.rows) await this.#failed(this.#kinds.get(name)!, id, data, 'Its server stopped.');
+      for (const { id, name, data } of silent.rows)
+        await this.#failed(this.#kinds.get(name)!, id, data, 'The server stopped every time it was tried.');
       return silent.rows;
     });
     if (left.length > 0) this.#lookFor(undefined);

@@ -23,7 +23,7 @@ export async function makeDelivery(id: string): Promise<void> {
     const composed = composer.compose(document);
     for (const { number, items } of composed.pages)
       for (const item of items)
-        if (item.type === 'broken') throw new Error(`a frame on page ${number} cannot be composed (${item.why}).`);
+        if (item.type === 'broken') throw new Error(`A frame on page ${number} cannot be composed (${item.why}).`);
     await progress(0, composed.pages.length);
     const bytes = await way.make({ document, composed, shaper, options, progress });
     await endDelivery(id, { state: 'done', blob: await putBlob(way.media, bytes) });

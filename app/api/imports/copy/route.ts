@@ -1,5 +1,5 @@
 import { importCopy } from '@/services/imports/bringIn';
-import { COPY_BYTES } from '@/services/imports/refused';
+import { COPY_BYTES } from '@/services/imports/limits';
 import { readUpload } from '@/services/imports/upload';
 import { handler } from '../../handler';
 import { NO_PARAMS } from '../../params';

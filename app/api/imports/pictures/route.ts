@@ -1,5 +1,5 @@
 import { importPicture } from '@/services/imports/bringIn';
-import { PICTURE_BYTES } from '@/services/imports/refused';
+import { PICTURE_BYTES } from '@/services/imports/limits';
 import { readUpload } from '@/services/imports/upload';
 import { handler } from '../../handler';
 import { NO_PARAMS } from '../../params';

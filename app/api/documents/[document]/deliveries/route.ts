@@ -13,7 +13,7 @@ const OPTIONS = Joi.object<DeliveryOptions>({
 
 export const GET = handler(DOCUMENT, async (_request, { document }) => Response.json(await listDeliveries(document)));
 
-export const POST = handler(DOCUMENT, async (request, { document }) => {
+export const POST = handler(DOCUMENT, async (request, _params, { document }) => {
   const options = checked(OPTIONS, await readJson(request));
-  return Response.json(await startDelivery(document, options), { status: 202 });
+  return Response.json(await startDelivery(document!, options), { status: 202 });
 });

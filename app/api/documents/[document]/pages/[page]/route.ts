@@ -7,8 +7,8 @@ export const dynamic = 'force-dynamic';
 /** Width of a small picture of a page, pixels. */
 const WIDTH = 320;
 
-export const GET = handler(PAGE, async (request, { document, page }) => {
-  const { etag, png } = await previewPage(document, Number(page), WIDTH, request.signal);
+export const GET = handler(PAGE, async (request, { page }, { document }) => {
+  const { etag, png } = await previewPage(document!, Number(page), WIDTH, request.signal);
   const headers = { ETag: `"${etag}"`, 'Cache-Control': 'no-cache', 'Content-Type': 'image/png' };
   if (request.headers.get('if-none-match') === `"${etag}"`) return new Response(null, { status: 304, headers });
   return new Response(png as BodyInit, { headers });

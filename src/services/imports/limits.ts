@@ -1,0 +1,2 @@
+export { COPY_BYTES } from '@/formats/copy/read';
+export { PICTURE_BYTES } from '@/formats/pictures/read';
