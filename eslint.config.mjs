@@ -1,6 +1,7 @@
 import boundaries from 'eslint-plugin-boundaries';
 import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
+import { noCircles } from './scripts/lint/noCircles.mjs';
 
 /** What each part of the house may know: the dependency direction of docs/architecture.md. */
 const mayKnow = {
@@ -16,12 +17,18 @@ const mayKnow = {
   scripts: ['core', 'formats', 'store', 'services', 'demo', 'scripts'],
 };
 
+/** What comes in is checked by the server: a browser carries no schemas, and no library for them. */
+const schemas = ['joi', '**/records/schemas/*', '**/records/schemas', './schemas/*'];
+
+/** The stages of composing, in their order: each knows only those before it (docs/architecture.md). */
+const stages = ['displayList', 'frames', 'paragraph', 'lines', 'column', 'text', 'page'];
+
 export default tseslint.config(
   { ignores: ['node_modules', '.next', '.build', '.data', 'public', 'next-env.d.ts'] },
   ...tseslint.configs.recommended,
   {
     files: ['**/*.{ts,tsx}'],
-    plugins: { boundaries, 'react-hooks': reactHooks },
+    plugins: { boundaries, 'react-hooks': reactHooks, own: { rules: { 'no-circles': noCircles } } },
     settings: {
       'import/resolver': { typescript: { project: './tsconfig.json' } },
       'boundaries/elements': [
@@ -44,6 +51,7 @@ export default tseslint.config(
           })),
         },
       ],
+      'own/no-circles': 'error',
       'react-hooks/rules-of-hooks': 'error',
       'react-hooks/exhaustive-deps': 'error',
       '@typescript-eslint/consistent-type-imports': 'error',
@@ -59,14 +67,24 @@ export default tseslint.config(
     },
   },
   {
-    // What comes in is checked by the server: a browser carries no schemas, and no library for them.
     files: ['src/{core,formats,client,screens,parts}/**/*.{ts,tsx}'],
     ignores: ['**/*.test.ts', 'src/core/records/schemas/**'],
     rules: {
-      '@typescript-eslint/no-restricted-imports': [
-        'error',
-        { patterns: [{ group: ['joi', '**/records/schemas/*', '**/records/schemas', './schemas/*'] }] },
-      ],
+      '@typescript-eslint/no-restricted-imports': ['error', { patterns: [{ group: schemas }] }],
     },
   },
+  ...stages.map((stage, i) => ({
+    files: [`src/core/compose/${stage}/*.ts`],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      '@typescript-eslint/no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            { group: [...stages.slice(i + 1).map((later) => `../${later}/*`), '../composer', '../measure/*', ...schemas] },
+          ],
+        },
+      ],
+    },
+  })),
 );

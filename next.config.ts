@@ -1,16 +1,22 @@
+import { existsSync, readFileSync } from 'node:fs';
 import type { NextConfig } from 'next';
+
+/** Where the browser’s workers are (`scripts/setup/bundle.mjs`). */
+const WORKERS = '.build/workers.json';
 
 const config: NextConfig = {
   reactStrictMode: true,
   poweredByHeader: false,
   devIndicators: false,
   serverExternalPackages: ['pg', 'pg-boss', 'sharp', 'mammoth', 'harfbuzzjs', 'exifr', 'file-type', 'yauzl', 'busboy', 'joi'],
-  // HarfBuzz asks for Node's `module` at load; a browser has none and needs none.
-  turbopack: { resolveAlias: { module: { browser: './src/client/emptyModule.ts' } } },
+  env: { WORKERS: existsSync(WORKERS) ? (JSON.parse(readFileSync(WORKERS, 'utf8')) as { at: string }).at : '' },
   typescript: { ignoreBuildErrors: true },
   async headers() {
     return [
-      { source: '/fonts/:file*', headers: [{ key: 'Cache-Control', value: 'public, max-age=31536000, immutable' }] },
+      ...['/fonts/:file*', '/workers/:file*'].map((source) => ({
+        source,
+        headers: [{ key: 'Cache-Control', value: 'public, max-age=31536000, immutable' }],
+      })),
       {
         source: '/:path*',
         headers: [

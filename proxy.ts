@@ -36,5 +36,5 @@ export function proxy(request: NextRequest): NextResponse {
 export const config = {
   // What never changes is served as it is; route handlers look at the host themselves (`app/api/handler.ts`), since a
   // proxy would hold back the bodies of uploads.
-  matcher: ['/((?!api/|_next/static|fonts/|icon.svg).*)'],
+  matcher: ['/((?!api/|_next/static|fonts/|workers/|icon.svg).*)'],
 };

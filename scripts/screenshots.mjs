@@ -36,7 +36,7 @@ const go = async (number) => {
 await page.goto(origin, { waitUntil: 'domcontentloaded' });
 await shot('shelf');
 await page.click('::-p-text(Start the next issue)');
-await page.waitForSelector('dialog');
+await page.waitForSelector('[role=dialog]');
 await shot('next-issue');
 await page.keyboard.press('Escape');
 await page.click('a[href$="/grid"]');
@@ -77,8 +77,8 @@ await page.goto(origin, { waitUntil: 'networkidle0' });
 await (await page.waitForSelector('::-p-aria([name="New publication"][role="button"])')).click();
 await page.waitForFunction(
   () =>
-    [...document.querySelectorAll('dialog img')].length > 3 &&
-    [...document.querySelectorAll('dialog img')].every((image) => image.naturalWidth > 0),
+    [...document.querySelectorAll('[role=dialog] img')].length > 3 &&
+    [...document.querySelectorAll('[role=dialog] img')].every((image) => image.naturalWidth > 0),
 );
 await shot('new-publication');
 

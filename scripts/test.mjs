@@ -1,6 +1,6 @@
 import { chmod, mkdtemp, readFile, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
-import { dirname, join } from 'node:path';
+import { dirname, join, relative } from 'node:path';
 import { spawn } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
 import { ensureBuild, ensureFonts } from './setup/build.mjs';
@@ -27,19 +27,40 @@ function step(name, args) {
 }
 
 let passed = 0;
-let failed = 0;
-const count = (ok) => (ok ? passed++ : failed++);
+/** What failed, with the first lines of why: said again at the very end, where it is looked for. @type {string[]} */
+const failures = [];
+
+/** Runs a step that passes or fails as a whole. */
+async function stepToPass(name, args) {
+  if (await step(name, args)) passed++;
+  else failures.push(name);
+}
+
+/** The start of what a test said when it failed. */
+const why = (message = '') => message.split('\n').slice(0, 4).join('\n    ');
+
+/** Counts the tests of a Vitest report; a file that could not be run at all is a failure of its own. */
+function countTests(report) {
+  passed += report.numPassedTests;
+  if (report.numTotalTests === 0) failures.push('No test was found');
+  for (const file of report.testResults) {
+    const place = relative(root, file.name);
+    const broken = file.assertionResults.filter((test) => test.status === 'failed');
+    for (const test of broken) failures.push(`${place}: ${test.fullName}\n    ${why(test.failureMessages[0])}`);
+    if (file.status === 'failed' && broken.length === 0) failures.push(`${place}\n    ${why(file.message)}`);
+  }
+}
 
 try {
   process.chdir(root);
   await ensurePackages(TO_TEST);
   await ensureModules(root);
   await ensureFonts(root);
-  count(await step('Style', ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0']));
-  count(await step('Format', ['node_modules/prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.']));
+  await stepToPass('Style', ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0']);
+  await stepToPass('Format', ['node_modules/prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.']);
   say('\n— Build');
   await ensureBuild(root);
-  count(await step('Types', ['node_modules/typescript/bin/tsc', '--noEmit']));
+  await stepToPass('Types', ['node_modules/typescript/bin/tsc', '--noEmit']);
   const scratch = await mkdtemp(join(tmpdir(), 'kite-test-'));
   await chmod(scratch, 0o755);
   // What drives a browser runs by itself: it is to be judged by what it does, not by what else the machine is doing.
@@ -57,18 +78,13 @@ try {
       '--reporter=json',
       `--outputFile.json=${report}`,
     ]);
-    const result = JSON.parse(await readFile(report, 'utf8'));
-    passed += result.numPassedTests;
-    // A file that could not be run at all counts as a failure of its own.
-    failed +=
-      result.numFailedTests +
-      result.testResults.filter((file) => file.status === 'failed' && file.assertionResults.length === 0).length;
-    if (result.numTotalTests === 0) failed++;
+    countTests(JSON.parse(await readFile(report, 'utf8')));
   }
   await rm(scratch, { recursive: true, force: true });
 } catch (error) {
   stopWith(error);
-  failed++;
+  failures.push('What the tests need could not be set up');
 }
-say(`\n${passed} passed, ${failed} failed`);
-process.exitCode = failed > 0 ? 1 : 0;
+if (failures.length > 0) say(`\n— Failed\n${failures.map((failure) => `  ${failure}`).join('\n')}`);
+say(`\n${passed} passed, ${failures.length} failed`);
+process.exitCode = failures.length > 0 ? 1 : 0;

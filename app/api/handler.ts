@@ -37,11 +37,11 @@ function answerFor(error: unknown): { status: number; body: Record<string, unkno
   const code = String((more as { code?: unknown }).code ?? '');
   // What the database found to point at nothing, and the core did not.
   if (code === '23503')
-    return { status: 409, body: { message: 'It refers to something that is not there, so it was not stored.', theirs: [] } };
+    return { status: 409, body: { message: 'It refers to something that is not there, so it was not saved.', theirs: [] } };
   // What PostgreSQL cannot hold (class 22, data exception) will not become better by being sent again.
-  if (code.startsWith('22')) return { status: 400, body: { message: 'That holds characters that cannot be stored.' } };
+  if (code.startsWith('22')) return { status: 400, body: { message: 'That holds characters that cannot be saved.' } };
   console.error(error);
-  return { status: 500, body: { message: 'The server could not do that. What was stored is safe; try again.' } };
+  return { status: 500, body: { message: 'The server could not do that. What was saved is safe; try again.' } };
 }
 
 const NOBODY = { name: '', message: '' };
@@ -96,8 +96,7 @@ export async function readJson(request: Request): Promise<unknown> {
     // The rest is read and let go: an answer before the end would break the connection, and nobody would see the sentence.
     else if (size > 16 * JSON_BYTES) break;
   }
-  if (size > JSON_BYTES)
-    throw new TooLargeError('That is more than can be stored at once: a change may hold 8 MB. Do it in parts.');
+  if (size > JSON_BYTES) throw new TooLargeError('That is too much to save at once: a change may hold 8 MB. Do it in parts.');
   try {
     return mended(JSON.parse(Buffer.concat(pieces).toString('utf8')) as unknown);
   } catch {

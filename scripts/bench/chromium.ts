@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { Hyphenation } from '@/core/type/hyphenation';
+import { hyphenPoints } from '@/core/type/hyphenation';
 import { facePath } from '@/formats/faces/files';
 import { openChromium } from '../../tests/support/chromium';
 import { AREA, PAGE } from './texts';
@@ -54,8 +54,6 @@ export async function inChromium(paragraphs: readonly string[], paragraph: numbe
   }
 }
 
-const hyphenation = new Hyphenation();
-
 /**
  * The text with soft hyphens at the very points where our own hyphenation has them. Debian's headless Chromium comes
  * without a dictionary, so that `hyphens: auto` divides nothing; this gives it the same one as ours.
@@ -64,7 +62,7 @@ export const hyphenated = (text: string): string =>
   text.replace(/[^\s-]+/g, (word) => {
     let out = '';
     let at = 0;
-    for (const point of hyphenation.points(word, 'en-US')) {
+    for (const point of hyphenPoints(word, 'en-US')) {
       out += `${word.slice(at, point)}\u00AD`;
       at = point;
     }

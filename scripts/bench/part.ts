@@ -1,5 +1,6 @@
 import { cold, memory } from './typesetter';
 import { storeSmallIssue, whileHostile } from './hostile';
+import { dragging, storeFrames } from './dragging';
 import { planning, storePlanIssue } from './plan';
 import { storeLongIssue, typing } from './typing';
 
@@ -16,6 +17,10 @@ async function figures(): Promise<unknown> {
   if (part === 'plan') {
     await storePlanIssue();
     return planning(first!, 5);
+  }
+  if (part === 'dragging') {
+    await storeFrames();
+    return dragging(first!);
   }
   await storeLongIssue(Number(second));
   return typing(first!, 80);

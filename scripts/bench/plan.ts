@@ -227,7 +227,7 @@ export async function planning(origin: string, rounds: number): Promise<PlanFigu
         { timeout: 30_000 },
         i,
       );
-      await page.waitForFunction(() => document.querySelector('header')!.textContent!.includes('Stored'), { timeout: 60_000 });
+      await page.waitForFunction(() => document.querySelector('[data-state=stored]') !== null, { timeout: 60_000 });
       await page.evaluate(() => new Promise((resolve) => requestIdleCallback(resolve)));
     }
     mastered.push(...(await page.evaluate(() => (window as unknown as { mastered: number[] }).mastered)));

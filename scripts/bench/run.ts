@@ -8,6 +8,7 @@ import { chromiumSpaces, inChromium } from './chromium';
 import { median, most, unevenness } from './measure';
 import { passage } from './texts';
 import { besidePictures, breakingAround, cold, drag, firstHanLetter, keystrokes, spaces } from './typesetter';
+import { DRAGS, type DraggingFigures, FRAMES } from './dragging';
 import { givingMaster, MASTER_PAGES, PLAN_PAGES, PLAN_STORIES, type PlanFigures } from './plan';
 import type { TypingFigures } from './typing';
 
@@ -189,6 +190,7 @@ async function main(): Promise<void> {
   const cluster = await openCluster();
   let typed: TypingFigures;
   let planned: PlanFigures;
+  let byHand: DraggingFigures;
   let others: { alone: number[]; beside: number[] };
   try {
     process.env.DATABASE_URL = cluster.url;
@@ -197,6 +199,7 @@ async function main(): Promise<void> {
     try {
       typed = (await apart('typing', server.origin, String(WORDS))) as TypingFigures;
       planned = (await apart('plan', server.origin)) as PlanFigures;
+      byHand = (await apart('dragging', server.origin)) as DraggingFigures;
       others = (await apart('hostile', server.origin)) as typeof others;
     } finally {
       await server.stop();
@@ -230,6 +233,23 @@ async function main(): Promise<void> {
     `${ms(median(planned.frames))} / ${ms(most(planned.frames))}`,
     '95 % within 50 ms',
     most(planned.frames) <= 50,
+  );
+  const usual = most(byHand.frames);
+  add(
+    `between two frames while the opacity of ${FRAMES} chosen frames is dragged (${byHand.frames.length} frames), 95 of 100`,
+    `median ${ms(median(byHand.frames))}`,
+    '',
+    ms(usual),
+    'a frame of 60 to the second',
+    usual < 17.5,
+  );
+  add(
+    `memory of the page after ${DRAGS.toLocaleString('en-GB')} drags of a frame, beside before`,
+    `${(byHand.after / 1e6).toFixed(1)} / ${(byHand.before / 1e6).toFixed(1)} MB`,
+    '',
+    ratio(byHand.after / byHand.before),
+    'at most 1.1',
+    byHand.after <= 1.1 * byHand.before,
   );
   const alone = median(await givingMaster(ROUNDS));
   const mastered = median(planned.mastered);

@@ -1,5 +1,5 @@
-import { Composer } from '@/core/compose/compose';
-import { facesOf } from '@/core/compose/faces';
+import { Composer } from '@/core/compose/composer';
+import { facesOf } from '@/core/compose/paragraph/faces';
 import { applied, type Diff, typing } from '@/core/records/diff';
 import { documentOf, get, type Document } from '@/core/records/document';
 import type { ParagraphProperties } from '@/core/records/paragraphStyle';
@@ -12,7 +12,7 @@ import { readFace, type Face } from '@/core/type/face';
 import { Shaper } from '@/core/type/shaper';
 import { facePath } from '@/formats/faces/files';
 import { readFile } from 'node:fs/promises';
-import { totalFit } from '@/core/compose/totalFit';
+import { totalFit } from '@/core/compose/lines/totalFit';
 import { preparedOf, type Item } from '../../tests/support/paragraphs';
 import { timed } from './measure';
 import { PAGE, passage, threaded } from './texts';

@@ -59,7 +59,7 @@ export async function typing(origin: string, letters: number): Promise<TypingFig
     // and what a key takes is to be seen without that. The first bursts let the browser compile what it runs.
     for (let i = 0; i < letters + WARM_UP; i++) {
       if (i % BURST === 0) {
-        await page.waitForFunction(() => document.querySelector('header')!.textContent!.includes('Stored'), { timeout: 60_000 });
+        await page.waitForFunction(() => document.querySelector('[data-state=stored]') !== null, { timeout: 60_000 });
         await page.evaluate(() => new Promise((resolve) => requestIdleCallback(resolve)));
         // A few letters on, so that no word grows beyond all words.
         for (let step = 0; step < 9; step++) await page.keyboard.press('ArrowRight');

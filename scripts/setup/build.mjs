@@ -6,7 +6,16 @@ import { run } from './run.mjs';
 import { say } from './say.mjs';
 
 /** What the build is made from. */
-const SOURCES = ['app', 'src', 'proxy.ts', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json', 'package-lock.json'];
+const SOURCES = [
+  'app',
+  'src',
+  'scripts/setup/bundle.mjs',
+  'proxy.ts',
+  'next.config.ts',
+  'postcss.config.mjs',
+  'tsconfig.json',
+  'package-lock.json',
+];
 
 async function digestOf(root) {
   const hash = createHash('sha256');
@@ -39,7 +48,8 @@ export async function ensureBuild(root) {
   if (existsSync(mark) && existsSync(join(root, '.build', 'reader.mjs')) && (await readFile(mark, 'utf8')) === digest) return;
   say('Building …');
   await ensureFonts(root);
-  await run(process.execPath, ['node_modules/next/dist/bin/next', 'build'], { cwd: root, env: { NEXT_TELEMETRY_DISABLED: '1' } });
+  // The pages name the workers, which are there first.
   await run(process.execPath, ['scripts/setup/bundle.mjs'], { cwd: root });
+  await run(process.execPath, ['node_modules/next/dist/bin/next', 'build'], { cwd: root, env: { NEXT_TELEMETRY_DISABLED: '1' } });
   await writeFile(mark, digest);
 }

@@ -11,10 +11,21 @@ const PACKAGES = {
   qpdf: () => has('qpdf'),
   ghostscript: () => has('gs'),
   'unicode-data': () => existsSync('/usr/share/unicode/auxiliary/LineBreakTest.txt'),
+  hunspell: () => has('hunspell'),
+  'hunspell-en-gb': () => existsSync('/usr/share/hunspell/en_GB.dic'),
 };
 
 export const TO_RUN = ['postgresql'];
-export const TO_TEST = ['postgresql', 'chromium', 'poppler-utils', 'qpdf', 'ghostscript', 'unicode-data'];
+export const TO_TEST = [
+  'postgresql',
+  'chromium',
+  'poppler-utils',
+  'qpdf',
+  'ghostscript',
+  'unicode-data',
+  'hunspell',
+  'hunspell-en-gb',
+];
 
 /** The folder with PostgreSQL's programs, the newest; Debian keeps it off the path. */
 export async function postgresBinaries() {

@@ -1,28 +1,27 @@
+import './earlyFaces';
+import { expose, transfer } from 'comlink';
 import { ActionError } from '@/core/actions/edit';
 import { makeQuote, type Passage } from '@/core/actions/quotes';
 import { crowdedWords, fillSlots, type FillSlots } from '@/core/actions/slots';
 import { continueThread, placeStory, type ContinueThread, type PlaceStory } from '@/core/actions/stories';
-import { Composer, type Composed } from '@/core/compose/compose';
-import { caretAt, placeAt, placeBeside } from '@/core/compose/caret';
-import type { PageList } from '@/core/compose/displayList';
-import { facesOf } from '@/core/compose/faces';
-import { partOf, showsOthers } from '@/core/compose/part';
-import { slotWords } from '@/core/compose/slotFits';
-import { sentencesOf } from '@/core/compose/sentences';
+import { Composer, type Composed } from '@/core/compose/composer';
+import { caretAt, placeAt, placeBeside } from '@/core/compose/displayList/caret';
+import type { PageList } from '@/core/compose/displayList/displayList';
+import { partOf, showsOthers } from '@/core/compose/measure/part';
+import { slotWords } from '@/core/compose/measure/slotFits';
+import { sentencesOf } from '@/core/compose/displayList/sentences';
 import { applied, type Diff } from '@/core/records/diff';
 import { type Document, find, get } from '@/core/records/document';
 import { same } from '@/core/records/same';
 import { readDiff, readDocument, storedDiff } from '@/core/records/stored';
-import type { TextPlace } from '@/core/records/typing';
 import { Shaper } from '@/core/type/shaper';
 import { paintItem } from '@/formats/svg/painter';
 import { SmallPages } from './smallPages';
-import { loadFaces } from './loadFaces';
-import type { FromWorker, PaintedPage, Planned, PlannedActions, ToWorker } from './messages';
+import { loadNeeds } from './loadNeeds';
+import type { CaretIn, Listener, PaintedPage, Planned, PlannedActions, Typesetter } from './typesetter';
 
 /**
- * The browser's typesetter. Diffs go in; painted pages of what is being looked at come back. Messages are worked off
- * in order, and of several drafts only the newest is composed.
+ * The browser's typesetter. Diffs go in; painted pages of what is being looked at come back.
  */
 
 const shaper = new Shaper();
@@ -32,33 +31,30 @@ let base: Document | undefined;
 let draft: Diff | null = null;
 let turn = 0;
 /** Where the caret stands in a text that is being typed. */
-let caret: { text: string; place: TextPlace } | undefined;
+let caret: CaretIn | undefined;
 let watched: readonly string[] = [];
 /** All of the document has been composed once. */
 let isComposed = false;
 /** What the screen has of each page: its list, and the markup of its chunks. */
 const shown = new Map<string, { list: PageList; markup: Map<string, string> }>();
 
-const send = (message: FromWorker): void => self.postMessage(message);
+/** Who is told what comes of it. */
+let listener: Listener | undefined;
 
 const now = (): Document => (draft ? applied(base!, draft) : base!);
 
 function show(): void {
-  const started = performance.now();
   const document = now();
   const composed = composer.compose(document);
   isComposed = true;
-  const took = performance.now() - started;
   const fits = changedOnly('fits', [...composed.fits]);
   const grown = changedOnly('grown', [...composed.grown]);
-  send({
-    type: 'composed',
+  listener?.composed({
     turn,
     pages: paint(document, composed),
     ...(fits ? { fits } : {}),
     ...(grown ? { grown } : {}),
     ...(caret ? { caret: caretAt(composed.pages, caret.text, caret.place) ?? null } : {}),
-    took,
   });
   showSmall(document, composed);
 }
@@ -68,19 +64,19 @@ function showSmall(document: Document, composed: Composed): void {
   small.draw(document, composed.pages);
   // While a hand moves things, what would fit can wait.
   const slots = draft ? undefined : changedOnly('slots', [...slotWords(document, [...watched, ...small.watched], slotComposer)]);
-  if (slots) send({ type: 'slots', slots });
+  if (slots) listener?.slots(slots);
 }
 
 const small = new SmallPages(
   shaper,
   (pages) =>
-    self.postMessage({ type: 'drawn', pages } satisfies FromWorker, {
-      transfer: pages.map(({ picture }) => picture.data.buffer),
-    }),
-  () => {
-    queue.push({ type: 'pictures' });
-    void work();
-  },
+    listener?.drawn(
+      transfer(
+        pages,
+        pages.map(({ picture }) => picture.data.buffer),
+      ),
+    ),
+  () => unasked(() => base && isComposed && showSmall(now(), composer.compose(now()))),
 );
 
 /** Small pages that are waited for are drawn before all of the issue is composed: of these alone, as far as that goes. */
@@ -95,7 +91,7 @@ function showSpread(): void {
   if (watched.length === 0 || watched.some((page) => showsOthers(document, page))) return;
   const part = partOf(document, watched);
   // The paragraphs it has set are set already when all of the issue is.
-  send({ type: 'composed', turn, pages: paint(part, composer.compose(part)), took: 0 });
+  listener?.composed({ turn, pages: paint(part, composer.compose(part)) });
 }
 
 /** What was last sent of each kind. */
@@ -154,98 +150,117 @@ function plan(action: keyof PlannedActions, intent: PlannedActions[keyof Planned
   }
 }
 
-async function take(message: ToWorker | { type: 'pictures' }): Promise<void> {
-  switch (message.type) {
-    case 'open':
-      base = readDocument(message.records);
-      draft = null;
-      shown.clear();
-      isComposed = false;
-      await loadFaces(shaper, facesOf(base));
-      // What is to be looked at is named right behind: it is shown first.
-      if (queue.length === 0) show();
-      return;
-    case 'apply':
-      base = applied(base!, readDiff(message.diff));
-      draft = null;
-      caret = message.caret ?? caret;
-      await loadFaces(shaper, facesOf(base));
-      return show();
-    case 'caret':
-      caret = message.caret;
-      return show();
-    case 'draft':
-      draft = message.diff && readDiff(message.diff);
-      turn = message.turn;
-      return show();
-    case 'place': {
-      const list = composer.compose(now()).pages.find(({ page }) => page === message.page);
-      return send({ type: 'answer', ask: message.ask, place: list && placeAt(list, message.point, message.text) });
-    }
-    case 'beside': {
-      const place = placeBeside(composer.compose(now()).pages, message.text, message.place, message.by);
-      return send({ type: 'answer', ask: message.ask, place: { text: message.text, place } });
-    }
-    case 'watch': {
-      // A page that was out of sight is painted whole when it comes back.
-      for (const page of shown.keys()) if (!message.pages.includes(page)) shown.delete(page);
-      watched = message.pages;
-      if (!base) return;
-      if (!isComposed) showSpread();
-      return show();
-    }
-    case 'small':
-      small.watch(message.pages, message.width);
-      if (!base) return;
-      if (isComposed) return showSmall(now(), composer.compose(now()));
-      if (message.pages.length > 0) showFirst(message.pages);
-      return show();
-    case 'pictures':
-      if (base && isComposed) showSmall(now(), composer.compose(now()));
-      return;
-    case 'sentences': {
-      const text = get(base!, 'text', message.text);
-      const language = find(base!, 'issue', 'issue')?.language ?? 'en-GB';
-      const { pages } = composer.compose(now());
-      return send({ type: 'answer', ask: message.ask, sentences: sentencesOf(text, language, pages) });
-    }
-    case 'plan':
-      try {
-        send({ type: 'answer', ask: message.ask, planned: plan(message.action, message.intent) });
-      } catch (error) {
-        send({ type: 'answer', ask: message.ask, refused: error instanceof Error ? error.message : String(error) });
-        if (!(error instanceof ActionError)) console.error(error);
-      }
-      // Trying an action composed other documents; the memory is set on the real one again.
-      return show();
-  }
+interface Job {
+  readonly work: () => unknown;
+  /** Of those of a kind that wait, only the newest is done. */
+  readonly newest: 'draft' | 'small' | undefined;
+  readonly done: (value: unknown) => void;
+  readonly failed: (error: unknown) => void;
 }
 
-const queue: (ToWorker | { type: 'pictures' })[] = [];
+const queue: Job[] = [];
 let working = false;
 
-async function work(): Promise<void> {
+/** Does something after all that was told before it. */
+function inTurn<T>(work: () => T | Promise<T>, newest?: Job['newest']): Promise<T> {
+  return new Promise<T>((done, failed) => {
+    queue.push({ work, newest, done: done as (value: unknown) => void, failed });
+    void workOff();
+  });
+}
+
+/** The same for what nobody waits for: where it goes wrong, the screen is told. */
+function unasked(work: () => unknown): void {
+  inTurn(work).catch((error: unknown) => listener?.failed(error instanceof Error ? error.message : String(error)));
+}
+
+async function workOff(): Promise<void> {
   if (working) return;
   working = true;
-  for (let message = queue.shift(); message; message = queue.shift()) {
-    // Of drafts, and of what is looked at, only the newest counts.
-    if ((message.type === 'draft' || message.type === 'small') && queue.some((next) => next.type === message.type)) continue;
+  for (let job = queue.shift(); job; job = queue.shift()) {
+    const { newest } = job;
+    if (newest !== undefined && queue.some((next) => next.newest === newest)) {
+      job.done(undefined);
+      continue;
+    }
     try {
-      await take(message);
+      job.done(await job.work());
     } catch (error) {
-      console.error(error);
-      const why = `The page could not be composed: ${error instanceof Error ? error.message : String(error)}`;
-      // Whoever asked something is answered, and does not wait for ever.
-      if ('ask' in message) send({ type: 'answer', ask: message.ask, refused: why });
-      send({ type: 'failed', message: why });
+      if (!(error instanceof ActionError)) console.error(error);
+      job.failed(error);
     }
   }
   working = false;
 }
 
-self.onmessage = ({ data }: MessageEvent<ToWorker>) => {
-  queue.push(data);
-  void work();
+const typesetter: Typesetter = {
+  listen: (to) => void (listener = to),
+  open: (records) =>
+    inTurn(() => {
+      base = readDocument(records);
+      draft = null;
+      shown.clear();
+      isComposed = false;
+      // What is to be looked at is named right behind: it is shown first, and then all of it is composed.
+      return loadNeeds(base, shaper);
+    }),
+  apply: (diff, at) =>
+    inTurn(async () => {
+      base = applied(base!, readDiff(diff));
+      draft = null;
+      caret = at ?? caret;
+      await loadNeeds(base, shaper);
+      show();
+    }),
+  draft: (diff, of) =>
+    inTurn(() => {
+      draft = diff && readDiff(diff);
+      turn = of;
+      show();
+    }, 'draft'),
+  caret: (at) =>
+    inTurn(() => {
+      caret = at;
+      show();
+    }),
+  watch: (pages) =>
+    inTurn(() => {
+      // A page that was out of sight is painted whole when it comes back.
+      for (const page of shown.keys()) if (!pages.includes(page)) shown.delete(page);
+      watched = pages;
+      if (!base) return;
+      if (!isComposed) showSpread();
+      show();
+    }),
+  watchSmall: (pages, width) =>
+    inTurn(() => {
+      small.watch(pages, width);
+      if (!base) return;
+      if (isComposed) return showSmall(now(), composer.compose(now()));
+      if (pages.length > 0) showFirst(pages);
+      show();
+    }, 'small'),
+  placeAt: (page, point, text) =>
+    inTurn(() => {
+      const list = composer.compose(now()).pages.find((each) => each.page === page);
+      return list && placeAt(list, point, text);
+    }),
+  placeBeside: (text, place, by) => inTurn(() => placeBeside(composer.compose(now()).pages, text, place, by)),
+  sentences: (id) =>
+    inTurn(() => {
+      const language = find(base!, 'issue', 'issue')?.language ?? 'en-GB';
+      return sentencesOf(get(base!, 'text', id), language, composer.compose(now()).pages);
+    }),
+  plan: (action, intent) =>
+    inTurn(() => {
+      try {
+        return plan(action, intent);
+      } finally {
+        // Trying an action composed other documents; the memory is set on the real one again.
+        unasked(show);
+      }
+    }),
 };
 
-send({ type: 'ready' });
+expose(typesetter);
+self.postMessage({ type: 'ready' });

@@ -491,7 +491,7 @@ export class DocumentStore {
           answer = await this.#around.send({ id, author, label, kind, base, diff, ...(of === undefined ? {} : { of }) });
           if (answer.status >= 500) throw new Error(answer.body.message);
         } catch {
-          this.#trouble = 'Not stored yet: the server does not answer. What you do is kept here and sent again.';
+          this.#trouble = 'Not saved yet: the server is not answering. Your work is kept here and sent again.';
           this.#changed();
           this.#later();
           return;
@@ -508,7 +508,7 @@ export class DocumentStore {
             this.#stale = true;
             this.#later();
           }
-        } else this.#refused(change, answer.body.message ?? 'This could not be stored.');
+        } else this.#refused(change, answer.body.message ?? 'This could not be saved.');
         this.#changed();
       }
     } finally {
@@ -560,7 +560,7 @@ export class DocumentStore {
 
   #stateNow(): StoreState {
     if (this.#unkept && this.#pending.length > 0)
-      return { is: 'waiting', why: 'Not stored yet, and this browser has no room to keep it: leave this page open until it is.' };
+      return { is: 'waiting', why: 'Not saved yet, and this browser has no room to keep it: leave this page open until it is.' };
     if (this.#trouble) return { is: 'waiting', why: this.#trouble };
     if (this.#pending.length > 0) return { is: 'storing' };
     if (this.#heardHead && (this.#head === undefined || this.#head > this.#seq)) return { is: 'behind' };

@@ -14,7 +14,7 @@ function author(): string {
 async function asked<T>(url: string): Promise<T> {
   const response = await fetch(url);
   const answer = (await response.json()) as T & { message?: string };
-  if (!response.ok) throw new Error(answer.message ?? 'The server does not answer.');
+  if (!response.ok) throw new Error(answer.message ?? 'The server is not answering.');
   return answer;
 }
 

@@ -1,5 +1,5 @@
-import type { DrawnPage } from './messages';
-import type { PageList } from '@/core/compose/displayList';
+import type { DrawnPage } from './typesetter';
+import type { PageList } from '@/core/compose/displayList/displayList';
 import { placedPages } from '@/core/page/pages';
 import { type Document, find } from '@/core/records/document';
 import type { Shaper } from '@/core/type/shaper';

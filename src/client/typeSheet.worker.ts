@@ -1,17 +1,13 @@
-import { Composer } from '@/core/compose/compose';
-import { facesOf } from '@/core/compose/faces';
-import {
-  compareBreaking,
-  type Comparison,
-  type SampleText,
-  type Specimen,
-  specimens,
-  wordsPerPage,
-} from '@/core/compose/typeSheet';
+import './earlyFaces';
+import { expose } from 'comlink';
+import { Composer } from '@/core/compose/composer';
+import { compareBreaking, type Specimen, specimens, wordsPerPage } from '@/core/compose/measure/typeSheet';
+import type { Comparison } from '@/core/compose/measure/wordSpaces';
+import type { SampleText } from '@/core/page/sampleText';
 import { readDocument, type StoredRecord } from '@/core/records/stored';
 import { Shaper } from '@/core/type/shaper';
 import { paintItem } from '@/formats/svg/painter';
-import { loadFaces } from './loadFaces';
+import { loadNeeds } from './loadNeeds';
 
 /** What a type sheet is made from. */
 export interface TypeSheetOrder {
@@ -33,10 +29,20 @@ export interface SheetFigures {
 }
 
 /** A type sheet, or its beginning: its figures come when all of it is set. */
-export type TypeSheet =
-  { readonly specimens: readonly PaintedSpecimen[]; readonly figures: SheetFigures | undefined } | { readonly failed: string };
+export interface TypeSheet {
+  readonly specimens: readonly PaintedSpecimen[];
+  readonly figures: SheetFigures | undefined;
+}
 
-const send = (message: TypeSheet | 'ready'): void => self.postMessage(message);
+/** Sets type sheets, as its screen sees it (Comlink). */
+export interface TypeSheetMaker {
+  /**
+   * Of several orders that wait only the newest is set, and gives undefined for the others.
+   *
+   * @param first told of the beginning of the first sheet, as nothing is in sight until it comes
+   */
+  make(order: TypeSheetOrder, first: (sheet: TypeSheet) => void): Promise<TypeSheet | undefined>;
+}
 
 const shaper = new Shaper();
 const composer = new Composer(shaper);
@@ -55,10 +61,10 @@ const painted = ({ item, ...rest }: Specimen): PaintedSpecimen => ({
 let begun = false;
 
 /** Composes the type sheet of a house, away from the screen's own thread; from one to the next only what changed is set. */
-async function make({ records, sample, body }: TypeSheetOrder): Promise<TypeSheet> {
+async function make({ records, sample, body }: TypeSheetOrder, first: (sheet: TypeSheet) => void): Promise<TypeSheet> {
   const house = readDocument(records);
-  await loadFaces(shaper, facesOf(house));
-  if (!begun) send({ specimens: specimens(house, composer, sample, FIRST).map(painted), figures: undefined });
+  await loadNeeds(house, shaper);
+  if (!begun) first({ specimens: specimens(house, composer, sample, FIRST).map(painted), figures: undefined });
   begun = true;
   return {
     specimens: specimens(house, composer, sample).map(painted),
@@ -69,24 +75,17 @@ async function make({ records, sample, body }: TypeSheetOrder): Promise<TypeShee
   };
 }
 
-let waiting: TypeSheetOrder | undefined;
-let working = false;
+let newest = 0;
+let before: Promise<unknown> = Promise.resolve();
 
-/** Of several orders only the newest is made. */
-async function work(): Promise<void> {
-  if (working) return;
-  working = true;
-  while (waiting) {
-    const order = waiting;
-    waiting = undefined;
-    send(await make(order).catch((error: unknown) => ({ failed: error instanceof Error ? error.message : String(error) })));
-  }
-  working = false;
-}
-
-self.onmessage = ({ data }: MessageEvent<TypeSheetOrder>) => {
-  waiting = data;
-  void work();
+const maker: TypeSheetMaker = {
+  make: (order, first) => {
+    const own = ++newest;
+    const made = before.then(() => (own === newest ? make(order, first) : undefined));
+    before = made.catch(() => undefined);
+    return made;
+  },
 };
 
-send('ready');
+expose(maker);
+self.postMessage({ type: 'ready' });

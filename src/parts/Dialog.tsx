@@ -1,6 +1,8 @@
 'use client';
 
-import { useEffect, useRef, type ReactNode } from 'react';
+import { type ReactNode, useEffect, useRef } from 'react';
+import { Dialog as Sheet } from 'react-aria-components/Dialog';
+import { Modal, ModalOverlay } from 'react-aria-components/Modal';
 
 interface DialogProps {
   readonly title: string;
@@ -9,23 +11,29 @@ interface DialogProps {
   readonly wide?: boolean;
 }
 
-/** A sheet over the work, closed by Esc or a press beside it. */
+/** A sheet over the work, closed by Esc or a press beside it; the focus stays in it and goes back where it was. */
 export function Dialog({ title, onClose, children, wide = false }: DialogProps) {
-  const ref = useRef<HTMLDialogElement>(null);
-  useEffect(() => {
-    ref.current?.showModal();
-    // A field is what one wants to type into; the browser would choose whatever comes first.
-    ref.current?.querySelector('input')?.focus();
-  }, []);
   return (
-    <dialog
-      ref={ref}
-      aria-label={title}
-      className={`bg-base-100 text-base-content border-base-300 m-auto mt-24 border p-0 backdrop:bg-[#14213d]/30 ${wide ? 'w-[44rem]' : 'w-[30rem]'}`}
-      onClose={onClose}
-      onPointerDown={(event) => event.target === ref.current && onClose()}
+    <ModalOverlay
+      isOpen
+      isDismissable
+      onOpenChange={(open) => !open && onClose()}
+      className="fixed inset-0 z-50 flex items-start justify-center overflow-auto bg-[#14213d]/30 py-24"
     >
-      {children}
-    </dialog>
+      <Modal
+        className={`bg-base-100 text-base-content border-base-300 max-w-[calc(100vw-2rem)] border ${wide ? 'w-[44rem]' : 'w-[30rem]'}`}
+      >
+        <Sheet aria-label={title} className="outline-none">
+          <Fields>{children}</Fields>
+        </Sheet>
+      </Modal>
+    </ModalOverlay>
   );
+}
+
+/** A field is what one wants to type into: the first has the focus. */
+function Fields({ children }: { children: ReactNode }) {
+  const ref = useRef<HTMLDivElement>(null);
+  useEffect(() => ref.current?.querySelector<HTMLElement>('input, select, textarea')?.focus(), []);
+  return <div ref={ref}>{children}</div>;
 }

@@ -1,18 +1,30 @@
 'use client';
 
-import { formatLength, parseLength, type Unit } from '@/core/length/length';
+import { formatLength, parseLength, POINTS, type Unit } from '@/core/length/length';
+import { isWithin, limitWords } from '@/core/properties/limits';
+import type { LengthKind } from '@/core/properties/property';
 import { TypedField } from './TypedField';
 
 interface LengthFieldProps {
   readonly label: string;
-  /** Points. */
-  readonly value: number;
+  /** Points; undefined where several things are chosen that do not agree. */
+  readonly value: number | undefined;
   readonly unit?: Unit;
+  /** What it must lie within; a length typed beyond is refused here. */
+  readonly limits?: LengthKind;
+  readonly help?: string | undefined;
+  readonly onPreview?: ((points: number | undefined) => void) | undefined;
   readonly onChange: (points: number) => void;
   readonly hideLabel?: boolean;
 }
 
 /** A field for one length: takes any unit and simple arithmetic. */
-export function LengthField({ value, unit = 'mm', ...rest }: LengthFieldProps) {
-  return <TypedField value={value} shown={formatLength(value, unit)} read={(typed) => parseLength(typed, unit)} {...rest} />;
+export function LengthField({ unit = 'mm', limits, ...rest }: LengthFieldProps) {
+  const read = (typed: string): number => {
+    const points = parseLength(typed, unit);
+    if (limits && !isWithin(limits, points)) throw new RangeError(`${rest.label}: ${limitWords(limits)}.`);
+    return points;
+  };
+  const step = POINTS[unit] / (unit === 'pt' ? 2 : 1);
+  return <TypedField show={(value) => formatLength(value, unit)} read={read} step={step} {...rest} />;
 }

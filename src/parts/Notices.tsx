@@ -46,7 +46,7 @@ export function Notices({ notices, onClose, above = 40 }: NoticesProps) {
               {mend.name}
             </button>
           )}
-          <button type="button" className="opacity-70 hover:opacity-100" aria-label="Put away" onClick={() => onClose(id)}>
+          <button type="button" className="opacity-70 hover:opacity-100" aria-label="Dismiss" onClick={() => onClose(id)}>
             <X size={15} />
           </button>
         </div>

@@ -1,28 +1,30 @@
 'use client';
 
-import { formatNumber } from '@/core/length/length';
+import { formatNumber, parseNumber } from '@/core/length/length';
 import { TypedField } from './TypedField';
 
 interface NumberFieldProps {
   readonly label: string;
-  readonly value: number;
+  /** Undefined where several things are chosen that do not agree. */
+  readonly value: number | undefined;
   /** Written behind the number: "°", "%". */
   readonly unit?: string;
   readonly least: number;
   readonly most: number;
   readonly whole?: boolean;
+  readonly help?: string | undefined;
+  readonly onPreview?: ((value: number | undefined) => void) | undefined;
   readonly onChange: (value: number) => void;
 }
 
-/** A field for one number within limits. */
-export function NumberField({ label, value, unit = '', least, most, whole = false, onChange }: NumberFieldProps) {
+/** A field for one number within limits; takes simple arithmetic. */
+export function NumberField({ unit = '', least, most, whole = false, ...rest }: NumberFieldProps) {
   const read = (typed: string): number => {
-    const text = typed.replace(unit, '').replace(',', '.').trim();
-    const next = text === '' ? NaN : Number(text);
-    if (!Number.isFinite(next) || next < least || next > most || (whole && !Number.isInteger(next)))
+    const next = parseNumber(typed, unit);
+    if (next < least || next > most || (whole && !Number.isInteger(next)))
       throw new RangeError(`A ${whole ? 'whole ' : ''}number from ${formatNumber(least, 1)} to ${formatNumber(most, 1)}.`);
     return next;
   };
-  const shown = `${formatNumber(value, whole ? 0 : 1)}${unit && ` ${unit}`}`;
-  return <TypedField label={label} value={value} shown={shown} read={read} onChange={onChange} />;
+  const show = (value: number) => `${formatNumber(value, whole ? 0 : 1)}${unit && (unit === '°' ? unit : ` ${unit}`)}`;
+  return <TypedField show={show} read={read} step={1} {...rest} />;
 }

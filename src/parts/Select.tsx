@@ -5,6 +5,7 @@ import { Wrong } from './Wrong';
 
 interface SelectProps<T extends string> {
   readonly label: string;
+  readonly help?: string | undefined;
   readonly value: T;
   readonly of: readonly { readonly value: T; readonly name: string; readonly disabled?: boolean }[];
   /** @throws Error with a sentence where the value would not do; it is said at the field */
@@ -12,7 +13,7 @@ interface SelectProps<T extends string> {
 }
 
 /** One of many, named above. */
-export function Select<T extends string>({ label, value, of, onChange }: SelectProps<T>) {
+export function Select<T extends string>({ label, help, value, of, onChange }: SelectProps<T>) {
   const id = useId();
   const [wrong, setWrong] = useState<string>();
   const choose = (next: T) => {
@@ -25,7 +26,7 @@ export function Select<T extends string>({ label, value, of, onChange }: SelectP
   };
   return (
     <div className="min-w-0 flex-1">
-      <label htmlFor={id} className="text-2xs opacity-70">
+      <label htmlFor={id} title={help} className="text-2xs opacity-70">
         {label}
       </label>
       <select

@@ -16,11 +16,10 @@ export function useCommitted(take: (typed: string) => void) {
     setTyped(undefined);
     setWrong(undefined);
   };
-  /** Gives whether what was typed will do. */
-  const commit = (): boolean => {
-    if (typed === undefined) return true;
+  /** Gives whether the words will do. */
+  const commitAs = (words: string): boolean => {
     try {
-      take(typed);
+      take(words);
       forget();
       return true;
     } catch (error) {
@@ -28,10 +27,14 @@ export function useCommitted(take: (typed: string) => void) {
       return false;
     }
   };
+  /** Gives whether what was typed will do. */
+  const commit = (): boolean => typed === undefined || commitAs(typed);
   return {
     typed,
     wrong,
     commit,
+    commitAs,
+    forget,
     /** For the field: nothing in it waits to count, so that undo means the document. */
     atRest: { 'data-at-rest': typed === undefined || undefined },
     type: (words: string) => {

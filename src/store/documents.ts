@@ -100,6 +100,19 @@ export async function countRecords(id: string, kind: RecordKind): Promise<number
   return rows[0]!.n;
 }
 
+/** A document's records of some kinds. */
+export async function recordsOf(
+  id: string,
+  kinds: readonly RecordKind[],
+  on: Pick<Client, 'query'> = pool(),
+): Promise<StoredRecord[]> {
+  const { rows } = await on.query<{ body: StoredRecord }>('select body from record where document_id = $1 and kind = any($2)', [
+    id,
+    kinds,
+  ]);
+  return rows.map(({ body }) => body);
+}
+
 /** Records of some kinds that were put in after a change, with the number of the change that last put them in. */
 export async function recordsSince(
   id: string,
@@ -215,7 +228,7 @@ export async function putChange(client: Client, document: string, change: NewCha
   }
 
   const seq = head.rows[0].seq + 1;
-  if (change.base >= seq) throw new InvalidChangeError('It is based on a change that never was.');
+  if (change.base >= seq) throw new InvalidChangeError('It builds on a change that the server does not have.');
   const now = await recordsNow(client, document, change.diff);
   const diff = fitted(now, change.diff);
   const { added, updated, removed } = diff;
@@ -231,11 +244,7 @@ export async function putChange(client: Client, document: string, change: NewCha
   await putRecords(client, document, added, seq);
   await putBodies(client, document, bodies, seq);
   if (judge && judge.kinds.length > 0) {
-    const { rows } = await client.query<{ body: StoredRecord }>(
-      'select body from record where document_id = $1 and kind = any($2)',
-      [document, judge.kinds],
-    );
-    const why = judge.of(rows.map(({ body }) => body));
+    const why = judge.of(await recordsOf(document, judge.kinds, client));
     if (why !== undefined) throw new InvalidChangeError(why);
   }
   await refer(client, document, diff, bodies, now);
@@ -297,13 +306,13 @@ async function refer(
     document,
     removed.map(({ id }) => id),
   );
-  if (users.length > 0) throw new ConflictError('Somebody else now uses what this removes, so it was not stored.', users);
+  if (users.length > 0) throw new ConflictError('Somebody else now uses what this removes, so it was not saved.', users);
 }
 
 const missingWords = ([first]: readonly Missing[]): string => {
   const { record } = first!;
   const what = 'name' in record && record.name ? `“${record.name}” refers` : 'It refers';
-  return `${what} to something that is not there, or has been removed in the meantime, so it was not stored.`;
+  return `${what} to something that is not there, or has been removed in the meantime, so it was not saved.`;
 };
 
 /** A record in memory, whichever form it came in. */
@@ -338,9 +347,9 @@ function fitted(now: RecordsNow, diff: StoredDiff): StoredDiff {
     else if (!same(readRecord(current), readRecord(record))) theirs.push(current);
   }
   for (const { id } of diff.added) if (now.has(id)) theirs.push(now.get(id)!.body);
-  if (gone) throw new ConflictError('What this changes has been removed in the meantime, so it was not stored.', theirs);
+  if (gone) throw new ConflictError('What this changes has been removed in the meantime, so it was not saved.', theirs);
   if (theirs.length > 0)
-    throw new ConflictError('Somebody else changed the same thing in the meantime, so this was not stored.', theirs);
+    throw new ConflictError('Somebody else changed the same thing in the meantime, so this was not saved.', theirs);
   return { ...diff, updated };
 }
 
@@ -376,7 +385,7 @@ function steppedBodies(now: RecordsNow, { base, diff: { texts } }: NewChange): S
   return texts.map(({ id, steps }) => {
     const text = now.get(id);
     if (text?.body.kind !== 'text')
-      throw new ConflictError('The text has been removed in the meantime, so this was not stored.', []);
+      throw new ConflictError('The text has been removed in the meantime, so this was not saved.', []);
     if (text.version > base) throw new StaleError('Somebody else changed the text in the meantime.');
     try {
       const body = stepped(bodyOf(text.body.body), stepsOf(steps));

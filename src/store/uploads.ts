@@ -16,7 +16,7 @@ export async function getUpload(id: string): Promise<{ readonly name: string; re
     'select name, content as bytes from upload where id = $1',
     [id],
   );
-  if (!rows[0]) throw new Error('The file is not there any more.');
+  if (!rows[0]) throw new Error('That file is no longer there.');
   return rows[0];
 }
 

@@ -105,7 +105,7 @@ describe('masters on the desk', () => {
     await across.click({ count: 3 });
     await page.keyboard.type('1');
     await page.keyboard.press('Enter');
-    await press('::-p-text(Repeat it)');
+    await press('section[aria-label="Repeat"] button.btn');
     const rows = (await frames())
       .filter(({ side, box }) => side === 'right' && Math.abs(box.x - right!.box.x) < 0.01)
       .map(({ box }) => box.y)
@@ -153,7 +153,7 @@ describe('what pages show of their masters', () => {
     const changes = (await desk.changes()).length;
     await desk.page.keyboard.press('ArrowRight');
     expect((await desk.changes()).length).toBe(changes);
-    await (await desk.page.waitForSelector('::-p-text(Part it on this page)'))!.click();
+    await (await desk.page.waitForSelector('::-p-text(Free from master)'))!.click();
     await desk.until(
       'it is the page’s own',
       (of: string) =>
@@ -166,7 +166,7 @@ describe('what pages show of their masters', () => {
     const own = (await desk.records<FrameRecord>('frame')).filter(({ of }) => of !== undefined);
     const master = (await desk.records<FrameRecord>('frame')).find((frame) => frame.id === id)!;
     expect(own).toMatchObject([{ of: id, box: { y: master.box.y - 1 } }]);
-    await (await desk.page.waitForSelector('aside ::-p-text(Rejoin)'))!.click();
+    await (await desk.page.waitForSelector('aside ::-p-text(Follow master)'))!.click();
     await desk.until('the master’s shows again', (of: string) => document.querySelector(`[data-inherited="${of}"]`) !== null, id);
     await desk.stored();
     expect((await desk.records<FrameRecord>('frame')).filter(({ of }) => of !== undefined)).toEqual([]);

@@ -70,11 +70,11 @@ describe.each(TRIALS)('$name, from blank pages', ({ kind, name, columns, pages, 
   it('is put on the shelf and gets its grid', async () => {
     await page.goto(server.origin, { waitUntil: 'networkidle0' });
     await press('::-p-aria([name="New publication"][role="button"])');
-    const field = (await page.waitForSelector('dialog ::-p-aria([name="Name"])'))!;
+    const field = (await page.waitForSelector('[role=dialog] ::-p-aria([name="Name"])'))!;
     await field.type(name);
-    await press(`dialog ::-p-aria([name="${kind}"][role="radio"])`);
-    await press('dialog ::-p-aria([name="Blank pages"][role="radio"])');
-    await press('dialog button[type=submit]');
+    await press(`[role=dialog] ::-p-aria([name="${kind}"][role="radio"])`);
+    await press('[role=dialog] ::-p-aria([name="Blank pages"][role="radio"])');
+    await press('[role=dialog] button[type=submit]');
     await until(page, 'its grid is in sight', () => location.pathname.endsWith('/grid'));
     house = page.url().split('/').at(-2)!;
     await until(page, 'the specimen is set', () => document.querySelectorAll('[data-chunk] text').length > 200);

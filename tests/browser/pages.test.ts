@@ -36,7 +36,7 @@ describe('pages', () => {
   it('move, and the desk goes with them', async () => {
     await desk.go(4);
     await desk.reads('The spar remembers');
-    await press('Later');
+    await press('Move later');
     expect(await order()).toEqual(['p1', 'p2', 'p3', 'p5', 'p4', 'p6', 'p7', 'p8']);
     // The opening is now the right page of its spread.
     expect(await desk.page.$eval('aside section[aria-label=Spread] h2', (element) => element.textContent)).toBe('Pages 4 and 5');
@@ -75,7 +75,7 @@ describe('pages', () => {
     await desk.until('there are nine', () => document.querySelectorAll('nav[aria-label="Page line"] [data-page]').length === 9);
     const copy = (await pages())[2]!;
     await desk.page.$eval('nav [aria-label="Page 3"]', (cell) => (cell as HTMLElement).click());
-    await (await desk.page.waitForSelector('aside [role=radio]::-p-text(Page 3)'))!.click();
+    await (await desk.page.waitForSelector('aside [role=radiogroup] label::-p-text(Page 3)'))!.click();
     const master = (await desk.page.waitForSelector('aside ::-p-aria([name="Master"])'))!;
     expect(await master.evaluate((select) => (select as HTMLSelectElement).value)).toBe(copy.master);
     await master.select(copy.master === 'plain' ? 'feature' : 'plain');

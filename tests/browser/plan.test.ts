@@ -147,7 +147,7 @@ describe('assigning', () => {
   it('gives an advertisement its size where it is dropped, and refuses it where there is no room', async () => {
     await press('::-p-aria([role="tab"][name="Advertisements 3"])');
     const [half] = await page.$$eval('[data-to-place]', (items) =>
-      items.filter((item) => item.textContent!.includes('upright')).map((item) => item.getAttribute('data-to-place')!),
+      items.filter((item) => item.textContent!.includes('vertical')).map((item) => item.getAttribute('data-to-place')!),
     );
     await drag(`[data-to-place="${half}"]`, await pageAt(7), 0.2, 0.5);
     await until(page, 'it has its place', (id: string) => document.querySelector(`[data-to-place="${id}"]`) === null, half);
@@ -330,7 +330,7 @@ describe('changes of the house', () => {
     await type.waitForSelector('[role=alertdialog]');
     expect(await type.$eval('[role=alertdialog]', (dialog) => dialog.textContent)).toContain('Body, first');
     await (await type.waitForSelector('[role=alertdialog] ::-p-text(Quotation)'))!.click();
-    await (await type.waitForSelector('[role=alertdialog] ::-p-text(Change, and cut a tie)'))!.click();
+    await (await type.waitForSelector('[role=alertdialog] ::-p-text(Change, and detach one style)'))!.click();
     await until(type, 'it is stored', () => document.querySelector('[data-state=stored]') !== null);
     await until(type, 'the sheet shows it', () =>
       /10 on 12.5 pt/.test(document.querySelector('[data-specimen=body]')?.textContent ?? ''),
@@ -339,7 +339,7 @@ describe('changes of the house', () => {
     expect(await quotation.evaluate((row) => row.textContent)).toContain('9.3 on 12.5 pt');
     await type.goto(`${server.origin}/issues/${own}/plan`, { waitUntil: 'domcontentloaded' });
     await (await type.waitForSelector('::-p-text(The house has 2 changes)'))!.click();
-    expect(await type.$eval('[data-offer=body]', (row) => row.textContent)).toContain('size 9.3 → 10');
+    expect(await type.$eval('[data-offer=body]', (row) => row.textContent)).toContain('Size 9.3 pt → 10 pt');
     await (await type.waitForSelector('[data-offer=body] ::-p-text(Take)'))!.click();
     await until(type, 'it is settled', () => document.querySelector('[data-offer=body]') === null);
     await (await type.waitForSelector('[data-offer=quotation] ::-p-text(Leave)'))!.click();

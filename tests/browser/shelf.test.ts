@@ -30,41 +30,44 @@ const press = async (words: string, role = 'button') =>
   (await page.waitForSelector(`::-p-aria([name="${words}"][role="${role}"])`))!.click();
 
 async function fill(label: string, value: string): Promise<void> {
-  const field = (await page.waitForSelector(`dialog ::-p-aria([name="${label}"])`))!;
+  const field = (await page.waitForSelector(`[role=dialog] ::-p-aria([name="${label}"])`))!;
   await field.click({ count: 3 });
   await page.keyboard.press('Backspace');
   await page.keyboard.type(value);
 }
 const valueOf = async (label: string) =>
-  (await page.waitForSelector(`dialog ::-p-aria([name="${label}"])`))!.evaluate((field) => (field as HTMLInputElement).value);
+  (await page.waitForSelector(`[role=dialog] ::-p-aria([name="${label}"])`))!.evaluate(
+    (field) => (field as HTMLInputElement).value,
+  );
 const says = (words: string) =>
   until(
     page,
     `“${words}” stands at its field`,
-    (text: string) => [...document.querySelectorAll('dialog [role=alert]')].some((each) => each.textContent!.includes(text)),
+    (text: string) =>
+      [...document.querySelectorAll('[role=dialog] [role=alert]')].some((each) => each.textContent!.includes(text)),
     words,
   );
 
 describe('a new publication', () => {
   it('is refused without a name, or with one that is taken', async () => {
     await press('New publication');
-    await press('Put it on the shelf');
-    await says('has a name');
+    await press('Add to the shelf');
+    await says('needs a name');
     await fill('Name', 'longspar');
-    await press('Put it on the shelf');
+    await press('Add to the shelf');
     await says('on the shelf already');
-    await (await page.waitForSelector('dialog ::-p-aria([name="Comes out"])'))!.select('n a year');
+    await (await page.waitForSelector('[role=dialog] ::-p-aria([name="Frequency"])'))!.select('n a year');
     await fill('Name', 'The Tide Table');
     await fill('Times a year', '400');
-    await press('Put it on the shelf');
+    await press('Add to the shelf');
     await says('2 to 50 times a year');
     const rows = await query(databaseUrl, "select 1 from publication where name ilike 'the tide table'");
     expect(rows).toHaveLength(0);
   });
 
   it('begins with a house of its kind, drawn at once', async () => {
-    await (await page.waitForSelector('dialog ::-p-text(Newsletter)'))!.click();
-    await press('Put it on the shelf');
+    await (await page.waitForSelector('[role=dialog] ::-p-text(Newsletter)'))!.click();
+    await press('Add to the shelf');
     await until(page, 'the house is there', () => document.querySelectorAll('[data-chunk] text').length > 500);
     expect(page.url()).toMatch(/\/houses\/[\w-]+\/grid$/);
     expect(await page.$eval('header', (element) => element.textContent)).toContain('The Tide Table');
@@ -97,11 +100,11 @@ describe('its issues', () => {
     await fill('Cover date', '2027-01-31');
     await page.keyboard.press('Tab');
     expect(await valueOf('Cover date')).toBe('31 January 2027');
-    expect(await valueOf('Called')).toBe('January 2027');
+    expect(await valueOf('Name')).toBe('January 2027');
     await fill('Pages', '6');
     await page.keyboard.press('Tab');
     await until(page, 'the count is warned of', () =>
-      document.querySelector('dialog')!.textContent!.includes('multiple of four'),
+      document.querySelector('[role=dialog]')!.textContent!.includes('multiple of four'),
     );
     await press('8 pages');
     expect(await valueOf('Pages')).toBe('8');
@@ -148,13 +151,13 @@ describe('its issues', () => {
     // It comes out 400 times a year no more: a newsletter is monthly.
     expect(await row.evaluate((element) => element.textContent)).toContain('Newsletter, monthly');
     await (await row.waitForSelector('::-p-text(Start the next issue)'))!.click();
-    expect([await valueOf('Number'), await valueOf('Cover date'), await valueOf('Called'), await valueOf('Pages')]).toEqual([
+    expect([await valueOf('Number'), await valueOf('Cover date'), await valueOf('Name'), await valueOf('Pages')]).toEqual([
       '2',
       '28 February 2027',
       'February 2027',
       '8',
     ]);
-    await (await page.waitForSelector('dialog ::-p-text(A double issue)'))!.click();
+    await (await page.waitForSelector('[role=dialog] ::-p-text(Double issue)'))!.click();
     expect(await valueOf('Number')).toBe('2/3');
     await fill('Number', '1');
     await press('Start No. 1');
@@ -182,8 +185,8 @@ describe('what lies on the shelf', () => {
     await page.waitForSelector(onShelf('The Tide Book'));
     expect(await page.$(onShelf('The Tide Table'))).toBeNull();
     await press('Rename The Tide Book No. 1, January 2027');
-    await fill('Publication, as its pages name it', 'The Tide Book');
-    await fill('Called', 'New Year 2027');
+    await fill('Publication name on its pages', 'The Tide Book');
+    await fill('Name', 'New Year 2027');
     await page.keyboard.press('Enter');
     await page.waitForSelector('::-p-aria([name="Rename The Tide Book No. 1, New Year 2027"])');
     const [issue] = await query<{ body: object }>(
@@ -230,7 +233,7 @@ describe('every kind with nothing changed', () => {
       await press('New publication');
       await fill('Name', `Quay ${kind}`);
       await press(kind, 'radio');
-      await press('Put it on the shelf');
+      await press('Add to the shelf');
       await until(page, 'the house is there', () => document.querySelectorAll('[data-chunk] text').length > 200);
       await toShelf();
       await (await page.waitForSelector(`section[aria-label="Quay ${kind}"] ::-p-text(Start the first issue)`))!.click();

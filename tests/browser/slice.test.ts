@@ -81,7 +81,7 @@ describe('the desk', () => {
 
   it('finds every action by name, and lists the shortcuts', async () => {
     await desk.press('Control', 'k');
-    await desk.page.waitForSelector('dialog[aria-label="Find an action"] input');
+    await desk.page.waitForSelector('[role=dialog][aria-label="Find a command"] input');
     await desk.page.keyboard.type('baseline');
     await desk.until('the action is found', () =>
       document.querySelector('[cmdk-item][data-selected=true]')?.textContent?.startsWith('Baseline grid'),
@@ -89,9 +89,9 @@ describe('the desk', () => {
     await desk.press('Enter');
     await desk.until('the baseline grid shows', () => document.querySelectorAll('.desk line').length > 50);
     await desk.press('?');
-    await desk.page.waitForSelector('dialog[aria-label="Shortcuts"]');
+    await desk.page.waitForSelector('[role=dialog][aria-label="Shortcuts"]');
     await desk.press('Escape');
-    await desk.until('the list is gone', () => !document.querySelector('dialog[open]'));
+    await desk.until('the list is gone', () => !document.querySelector('[role=dialog]'));
     await desk.press(';');
   });
 });
@@ -148,7 +148,7 @@ describe('bringing in copy', () => {
       document.querySelector('[role=alert]')?.textContent?.includes('“broken.docx” is not a DOCX file'),
     );
     expect((await desk.changes()).length).toBe(before);
-    await desk.page.click('[aria-label="Put away"]');
+    await desk.page.click('[aria-label="Dismiss"]');
   });
 });
 
@@ -163,7 +163,7 @@ describe('putting a story on the page', () => {
       () => document.querySelectorAll('nav[aria-label="Page line"] [data-page]').length === 10,
     );
     await desk.go(10);
-    await desk.page.click('text/Add one after');
+    await desk.page.click('text/Add page after');
     await desk.until('page 11 lies beside it', () => document.querySelector('.desk [aria-label="Spread 10–11"]') !== null);
     quay = (await desk.records<StoryRecord>('story')).find(({ name }) => name === 'From the quay')!;
     await desk.drag(await desk.middle(`[data-story="${quay.id}"]`), await desk.onPaper(0.25, 0.4), async () => {
@@ -442,7 +442,7 @@ describe('a picture', () => {
       await desk.until(
         `${name} is chosen`,
         (label: string) =>
-          [...document.querySelectorAll('[role=radio][aria-checked=true]')].some((element) => element.textContent === label),
+          [...document.querySelectorAll('label:has(input[type=radio]:checked)')].some((element) => element.textContent === label),
         name,
       );
       await desk.stored();
@@ -706,11 +706,44 @@ it('a desk that is opened again stands with the spread it had, and says so when 
 });
 
 it('what a browser loads holds no library of schemas', async () => {
-  const folder = '.next/static/chunks';
-  const scripts = (await readdir(folder)).filter((name) => name.endsWith('.js'));
-  expect(scripts.length).toBeGreaterThan(10);
-  // What Joi calls the first of its rules, in every build of it.
-  for (const name of scripts) expect((await readFile(`${folder}/${name}`, 'utf8')).includes('any.required'), name).toBe(false);
+  for (const [folder, least] of [
+    ['.next/static/chunks', 10],
+    ['public/workers', 4],
+  ] as const) {
+    const scripts = (await readdir(folder, { recursive: true })).filter((name) => name.endsWith('.js'));
+    expect(scripts.length).toBeGreaterThan(least);
+    // What Joi calls the first of its rules, in every build of it.
+    for (const name of scripts) expect((await readFile(`${folder}/${name}`, 'utf8')).includes('any.required'), name).toBe(false);
+  }
+});
+
+it('the typesetter starts once, with the page’s first lines and the faces that it will need', async () => {
+  const page = await browser.newPage();
+  await page.evaluateOnNewDocument(() => {
+    const started: { page: string; name: string }[] = ((self as never as { started: unknown[] }).started = [] as never);
+    const Real = Worker;
+    self.Worker = class extends Real {
+      constructor(url: string | URL, options: WorkerOptions = {}) {
+        super(url, options);
+        started.push({ page: document.readyState, name: options.name ?? '' });
+      }
+    };
+  });
+  await page.goto(`${server.origin}/issues/${await copyIssue(databaseUrl)}/pages`, { waitUntil: 'domcontentloaded' });
+  await page.waitForSelector('.desk[data-ready=true]');
+  const started = await page.evaluate(() => (self as never as { started: { page: string; name: string }[] }).started);
+  expect(started.map(({ page }) => page)).toEqual(['loading']);
+  expect(started[0]!.name.split(' ')).toContain('SourceSerif4-400');
+  // No face is fetched a second time.
+  const [worker] = page.workers();
+  const faces = await worker!.evaluate(() =>
+    performance
+      .getEntriesByType('resource')
+      .map(({ name }) => name)
+      .filter((name) => name.includes('/fonts/')),
+  );
+  expect(new Set(faces).size).toBe(faces.length);
+  await page.close();
 });
 
 it('nothing went wrong in the browser on the way', () => {

@@ -106,7 +106,7 @@ describe('what was reported as stored', () => {
     await desk.press('ArrowRight');
     await desk.press('ArrowRight');
     await desk.until('the header says that it is not stored', () =>
-      document.querySelector('[aria-label="Save state"]')?.textContent?.startsWith('Not stored yet'),
+      document.querySelector('[aria-label="Save state"]')?.textContent?.startsWith('Not saved yet'),
     );
     expect((await boxOf(desk, id)).x).toBeCloseTo(before.x, 9);
     const again = await openServer(cluster.url, port);
@@ -277,7 +277,7 @@ describe('people who write into one paragraph at the same time', () => {
     await two.page.setOfflineMode(true);
     await two.page.keyboard.type('quite ');
     await two.until('it waits for the network', () =>
-      document.querySelector('[aria-label="Save state"]')?.textContent?.startsWith('Not stored yet'),
+      document.querySelector('[aria-label="Save state"]')?.textContent?.startsWith('Not saved yet'),
     );
     await into(one, 'plucked,');
     await one.page.keyboard.type('just ');

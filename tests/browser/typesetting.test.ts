@@ -102,7 +102,7 @@ describe('typing on the page', () => {
     await style.select('crosshead');
     await desk.stored();
     expect(paragraphsOf((await bodyText()).body)[at]!.attrs.style).toBe('crosshead');
-    const begins = (await desk.page.waitForSelector('[data-typing] ::-p-aria([name="Begins"])'))!;
+    const begins = (await desk.page.waitForSelector('[data-typing] ::-p-aria([name="Start in"])'))!;
     await begins.select('frame');
     await desk.stored();
     expect(paragraphsOf((await bodyText()).body)[at]!.attrs.startIn).toBe('frame');
@@ -148,7 +148,7 @@ describe('the detail of a text', () => {
     expect((await stored(id)).content).toMatchObject({ firstBaseline: 'capHeight' });
     await desk.page.click('aside ::-p-text(Spread)');
     expect((await stored(id)).content).toMatchObject({ align: 'spread' });
-    await desk.page.click('aside ::-p-text(Balance the columns at the end)');
+    await desk.page.click('aside ::-p-text(Balance columns)');
     expect((await stored(id)).content).toMatchObject({ balanced: true });
   });
 
@@ -160,7 +160,7 @@ describe('the detail of a text', () => {
       [...document.querySelectorAll('[role=alert]')].some((each) => each.textContent?.includes('no width')),
     );
     expect(await stored(id)).toEqual(before);
-    await desk.page.click('[aria-label="Put away"]');
+    await desk.press('Escape');
     for (let i = 0; i < 5; i++) await desk.press('Control', 'z');
   });
 });
@@ -171,7 +171,7 @@ describe('the detail of a picture', () => {
     const id = await frameOf('Picture, fenn-kite');
     await press(await desk.middle(`[data-frame="${id}"]`));
     const both = await shownLines();
-    await choose('Text stands', 'left');
+    await choose('Wrap on', 'left');
     expect((await stored(id)).wrap).toMatchObject({ mode: 'outline', side: 'left' });
     await desk.until(
       'the text beside it is gone',
@@ -186,7 +186,7 @@ describe('the detail of a picture', () => {
   it('turns by figures and by keys; its brackets turn with it', async () => {
     const id = await frameOf('Picture, fenn-kite');
     await chapter('Form and look');
-    await fill('Turned', '20');
+    await fill('Rotation', '20');
     expect((await stored(id)).rotation).toBe(20);
     const turned = await desk.page.$eval(`[data-brackets="${id}"]`, (element) =>
       element.parentElement!.getAttribute('transform'),
@@ -234,15 +234,54 @@ describe('the detail of a picture', () => {
 
   it('takes a border, a shadow and opacity', async () => {
     const id = await frameOf('Picture, fenn-kite');
-    await choose('Border', 'ink');
+    await desk.page.click('aside ::-p-xpath(.//label[normalize-space()="Border"])');
     await fill('Opacity', '60');
-    await desk.page.click('aside ::-p-text(Shadow)');
+    await desk.page.click('aside ::-p-xpath(.//label[normalize-space()="Shadow"])');
     expect(await stored(id)).toMatchObject({ border: { swatch: 'ink', weight: 0.5 }, opacity: 0.6, shadow: { blur: 4 } });
     await fill('Opacity', '130');
     await desk.until('it says the limits', () =>
       [...document.querySelectorAll('aside [role=alert]')].some((each) => each.textContent?.includes('from 0 to 100')),
     );
     expect((await stored(id)).opacity).toBe(0.6);
+  });
+});
+
+describe('several frames', () => {
+  it('are changed as one: a field shows where they do not agree, and sets all of them in one change', async () => {
+    await desk.press('Escape');
+    await desk.go(6);
+    const [standfirst] = await desk.frames('Standfirst');
+    const [byline] = await desk.frames('Byline');
+    await press(await desk.middle(`[data-frame="${standfirst!.id}"]`));
+    await chapter('Form and look');
+    await fill('Opacity', '80');
+    await press(await desk.middle(`[data-frame="${standfirst!.id}"]`));
+    await desk.page.keyboard.down('Shift');
+    await press(await desk.middle(`[data-frame="${byline!.id}"]`));
+    await desk.page.keyboard.up('Shift');
+    await desk.until('they do not agree', () => document.querySelector('aside input[placeholder=Mixed]') !== null);
+    expect(await desk.page.$eval('[role=toolbar][aria-label=Frames]', (bar) => bar.textContent)).toContain('2 frames');
+    const before = (await stored(byline!.id)).opacity;
+    await fill('Opacity', '100/2');
+    expect([(await stored(standfirst!.id)).opacity, (await stored(byline!.id)).opacity]).toEqual([0.5, 0.5]);
+    // While it is dragged it is only shown; the page is what it was until it is let go.
+    const label = (await desk.page.waitForSelector('aside ::-p-xpath(.//label[.="Rotation"])'))!;
+    const box = (await label.boundingBox())!;
+    await desk.page.mouse.move(box.x + 4, box.y + 4);
+    await desk.page.mouse.down();
+    await desk.page.mouse.move(box.x + 44, box.y + 4, { steps: 5 });
+    await desk.until('both are turned', () => {
+      const shown = [...document.querySelectorAll<SVGGraphicsElement>('[data-painted] [transform]')];
+      const turns = shown.map((each) => each.transform.baseVal.consolidate()?.matrix.b ?? 0);
+      return turns.filter((sine) => Math.abs(sine - Math.sin(Math.PI / 18)) < 1e-3).length > 1;
+    });
+    expect((await stored(byline!.id)).rotation).toBeUndefined();
+    await desk.page.mouse.up();
+    expect([(await stored(standfirst!.id)).rotation, (await stored(byline!.id)).rotation]).toEqual([10, 10]);
+    await desk.press('Control', 'z');
+    await desk.press('Control', 'z');
+    expect([(await stored(standfirst!.id)).opacity, (await stored(byline!.id)).opacity]).toEqual([0.8, before]);
+    await desk.press('Control', 'z');
   });
 });
 
@@ -393,7 +432,10 @@ describe('what is carried from the tray', () => {
     expect(filled).toMatchObject({ box: shown.box, content: { picture: picture.id } });
     await undone(before);
 
-    const text = await inSight(({ content, box }) => content.type === 'text' && box.h > 120);
+    // One whose middle nothing else lies on.
+    const text = await inSight(
+      ({ content, box }) => content.type === 'text' && box.h > 120 && box.x + box.w / 2 < booked.box.x && box.y > shown.box.y,
+    );
     await letGo(carried, await packet.middle(`[data-frame="${text.id}"]`), 'here, the text runs around it');
     const added = (await frames()).filter(({ id }) => !before.some((each) => each.id === id));
     expect(added).toHaveLength(1);

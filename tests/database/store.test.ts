@@ -245,7 +245,7 @@ describe('a change', () => {
     const { seq, records } = await loadRecords(id);
     expect(records.find((record) => record.id === 'text')).toMatchObject({ role: 'quote' });
     expect(bodyText(bodyIn(records))).toBe('The blue kite that Fenn keeps there.');
-    await expect(storeChange(id, at('x', 0, 99))).rejects.toThrow(/never was/);
+    await expect(storeChange(id, at('x', 0, 99))).rejects.toThrow(/the server does not have/);
     const steps = [{ stepType: 'replace', from: 4_000, to: 4_001 }];
     const broken = {
       ...change(NO_DIFF, { base: seq }),

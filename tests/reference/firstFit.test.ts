@@ -1,9 +1,9 @@
 import type { Browser } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { Column } from '@/core/compose/column';
-import { firstFit } from '@/core/compose/firstFit';
-import { prepare } from '@/core/compose/prepare';
-import { Slots } from '@/core/compose/slots';
+import type { Column } from '@/core/compose/frames/column';
+import { firstFit } from '@/core/compose/lines/firstFit';
+import { prepare } from '@/core/compose/paragraph/prepare';
+import { LineSpaces } from '@/core/compose/column/lineSpaces';
 import { exclusion } from '@/core/geometry/exclusion';
 import { outlineBox } from '@/core/geometry/outline';
 import { plainParagraphs } from '@/core/records/body';
@@ -132,7 +132,7 @@ describe('first fit beside Chromium', () => {
         endless: true,
         overset: false,
       };
-      const slots = new Slots([column], { column: 0, y: 0, atTop: true, edge: true, after: 0 }, of);
+      const slots = new LineSpaces([column], { column: 0, y: 0, atTop: true, edge: true, after: 0 }, of);
       // A float's area never reaches out of its margin box, whatever the shape and its margin.
       const widthOf = (line: number) => {
         const slot = slots.at(line);

@@ -1,7 +1,7 @@
 import { docOf } from '@/core/records/body';
-import type { Composed } from '@/core/compose/compose';
-import { type Line, runWidth, type TextItem } from '@/core/compose/displayList';
-import { lineText } from '@/core/compose/lineText';
+import type { Composed } from '@/core/compose/composer';
+import { type Line, runWidth, type TextItem } from '@/core/compose/displayList/displayList';
+import { lineText } from '@/core/compose/displayList/lineText';
 import { bodySchema } from '@/core/records/bodySchema';
 import type { CharacterProperties } from '@/core/records/characterStyle';
 import type { DocumentRecord } from '@/core/records/index';

@@ -1,7 +1,6 @@
-import { Looks } from '@/core/compose/looks';
-import type { Setting } from '@/core/compose/prepare';
+import { Looks } from '@/core/compose/paragraph/looks';
+import type { Setting } from '@/core/compose/paragraph/setting';
 import type { CharacterProperties } from '@/core/records/characterStyle';
-import { Hyphenation } from '@/core/type/hyphenation';
 import { Shaper } from '@/core/type/shaper';
 import { loadFaces } from '@/formats/faces/files';
 
@@ -20,7 +19,7 @@ export function settingWith(
 ): Setting {
   const black = { cmyk: [0, 0, 0, 1], rgb: '#000000' } as const;
   return {
-    looks: new Looks(shaper, new Hyphenation(), language, styles, () => black),
+    looks: new Looks(shaper, language, styles, () => black),
     language,
     picture: () => undefined,
   };

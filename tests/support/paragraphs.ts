@@ -1,4 +1,5 @@
-import { FORCED_BREAK, HYPHEN_BREAK, type Prepared } from '@/core/compose/prepared';
+import { FORCED_BREAK, HYPHEN_BREAK } from '@/core/compose/paragraph/breaks';
+import type { Prepared } from '@/core/compose/paragraph/prepared';
 
 /** Boxes, glue and penalties, as Knuth and Plass name them. */
 export type Item =

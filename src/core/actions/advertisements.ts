@@ -13,8 +13,8 @@ import { pageWithGrid, putFrame, standIn } from './frames';
 /** What the sizes are called. */
 export const SIZE_WORDS: Readonly<Record<AdvertisementSize, string>> = {
   full: 'Full page',
-  halfUpright: 'Half page, upright',
-  halfFlat: 'Half page, flat',
+  halfUpright: 'Half page, vertical',
+  halfFlat: 'Half page, horizontal',
   quarter: 'Quarter page',
   column: 'Column, by lines',
 };
@@ -32,7 +32,7 @@ export interface Booking {
 /** Books an advertisement for the issue; it waits until it has a place. @throws ActionError */
 export function bookAdvertisement(document: Document, { name, size, lines, picture }: Booking): Diff {
   const edit = new Edit(document);
-  if (!name.trim()) throw new ActionError('An advertisement is known by a name: whose is it?');
+  if (!name.trim()) throw new ActionError('Name the advertiser.');
   if (size === 'column' && lines !== undefined && !(Number.isInteger(lines) && lines >= 1 && lines <= 400))
     throw new ActionError('An advertisement is 1 to 400 lines deep.');
   edit.put<AdvertisementRecord>(

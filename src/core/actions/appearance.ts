@@ -1,32 +1,28 @@
 import type { Diff } from '../records/diff';
 import { type Document, get } from '../records/document';
 import type { Shape } from '../records/frame';
-import type { FrameRecord } from '../records/index';
 import { said } from '../records/said';
+import { changeProblem } from '../properties/limits';
+import { type Appearance, LOOK } from '../properties/frame';
 import { ActionError, Edit } from './edit';
-
-/** What a frame looks like, whatever it shows. */
-export type Appearance = Pick<FrameRecord, 'shape' | 'rotation' | 'opacity' | 'fill' | 'border' | 'shadow'>;
+import { frameKind } from '../records/kinds/frames';
 
 /**
- * Sets how a frame looks; what is given as undefined is taken off it.
+ * Sets how frames look; what is given as undefined is taken off them.
  * @throws ActionError with the limit that is passed
  */
-export function setAppearance(document: Document, id: string, changes: Partial<Appearance>): Diff {
+export function setAppearance(document: Document, ids: readonly string[], changes: Partial<Appearance>): Diff {
   const edit = new Edit(document);
-  const frame = get(document, 'frame', id);
-  const next: Record<string, unknown> = { ...frame, ...changes };
-  const { rotation, opacity, border, shadow, shape } = changes;
-  if (rotation !== undefined) {
-    if (!Number.isFinite(rotation)) throw new ActionError('A frame is turned by a number of degrees.');
-    next.rotation = turnedWithin(rotation) || undefined;
+  const { shape, rotation } = changes;
+  const turned = rotation === undefined ? {} : { rotation: turnedWithin(rotation) };
+  const wrong = changeProblem(LOOK, { ...changes, ...turned });
+  if (wrong) throw new ActionError(wrong);
+  if (shape?.type === 'rounded' && !(shape.radius >= 0)) throw new ActionError('A radius cannot be negative.');
+  for (const id of ids) {
+    const frame = get(document, 'frame', id);
+    if (shape && frameKind(frame.content).isThin) throw new ActionError('A rule has no other form.');
+    edit.put(said({ ...frame, ...changes, ...(turned.rotation === 0 ? { rotation: undefined } : turned) }));
   }
-  if (opacity !== undefined && !(opacity >= 0 && opacity <= 1)) throw new ActionError('Opacity is between 0 and 100 %.');
-  if (border && !(border.weight > 0 && border.weight <= 720)) throw new ActionError('A border is thicker than nothing.');
-  if (shadow && !(shadow.blur >= 0 && shadow.blur <= 200)) throw new ActionError('The soft edge of a shadow is at most 70 mm.');
-  if (shape?.type === 'rounded' && !(shape.radius >= 0)) throw new ActionError('The radius of corners is not below nothing.');
-  if (shape && frame.content.type === 'rule') throw new ActionError('A rule has no other form.');
-  edit.put(said(next) as unknown as FrameRecord);
   return edit.diff();
 }
 
@@ -34,17 +30,6 @@ export function setAppearance(document: Document, id: string, changes: Partial<A
 function turnedWithin(degrees: number): number {
   const turn = ((degrees % 360) + 360) % 360;
   return turn > 180 ? turn - 360 : turn;
-}
-
-/** Corners of an even polygon in the unit square, the first at the top. */
-export function evenPolygon(corners: number): Shape {
-  if (!Number.isInteger(corners) || corners < 3 || corners > 60) throw new ActionError('A polygon has 3 to 60 corners.');
-  const points: number[] = [];
-  for (let i = 0; i < corners; i++) {
-    const angle = (2 * Math.PI * i) / corners - Math.PI / 2;
-    points.push(0.5 + 0.5 * Math.cos(angle), 0.5 + 0.5 * Math.sin(angle));
-  }
-  return { type: 'polygon', points };
 }
 
 /** A shape with one of its corners elsewhere, in the unit square. */

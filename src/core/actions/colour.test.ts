@@ -1,7 +1,7 @@
 import { flawOf } from '../../../tests/support/documents';
 import { describe, expect, it } from 'vitest';
 import { rgbToCmyk } from '../colour/cmyk';
-import { Inks } from '../compose/colours';
+import { Inks } from '../compose/displayList/inks';
 import { startingHouse } from '../plan/startingHouse';
 import { applied, type Diff, inverted } from '../records/diff';
 import { all, type Document, documentOf, get } from '../records/document';
@@ -59,7 +59,7 @@ describe('a palette', () => {
     expect(paletteInUse(changed)).toBeUndefined();
     const kept = done(changed, keepPalette(changed, ' Own '));
     expect(paletteInUse(kept)?.name).toBe('Own');
-    expect(() => keepPalette(changed, '')).toThrow(/has a name/);
+    expect(() => keepPalette(changed, '')).toThrow(/needs a name/);
     const lacking = documentOf([...house.records.values()].filter(({ id }) => id !== 'accent2'));
     expect(() => keepPalette(lacking, 'Own')).toThrow(/accent2/);
   });

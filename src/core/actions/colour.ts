@@ -19,7 +19,7 @@ export function setSwatch(document: Document, id: string, change: Partial<Pick<S
   if (light && !light.every((each) => each >= 0 && each <= 1))
     throw new ActionError('Red, green and blue are between 0 and 255.');
   const next: SwatchRecord = { ...before, ...change, ...(light ? { rgb: light, cmyk: rgbToCmyk(light) } : {}) };
-  if (next.name.trim() === '') throw new ActionError('A colour has a name.');
+  if (next.name.trim() === '') throw new ActionError('A colour needs a name.');
   if (!next.cmyk.every((ink) => ink >= 0 && ink <= 1)) throw new ActionError('An ink is between 0 and 100 %.');
   edit.put(said(next));
   return edit.diff();
@@ -60,7 +60,7 @@ export function paletteInUse(document: Document): PaletteRecord | undefined {
 
 /** Keeps the colours of the roles, as they now are, as a palette. */
 export function keepPalette(document: Document, name: string): Diff {
-  if (name.trim() === '') throw new ActionError('A palette has a name.');
+  if (name.trim() === '') throw new ActionError('A palette needs a name.');
   const edit = new Edit(document);
   const missing = ROLES.filter((role) => !all(document, 'swatch').some((swatch) => swatch.role === role));
   if (missing.length > 0)

@@ -6,7 +6,7 @@ import type { FrameRecord } from '../records/index';
 import type { Box } from '../geometry/box';
 import { ActionError, Edit, newId, orderAfter, renaming } from './edit';
 import { withOwnText } from './masters';
-import { copiedPlace, emptied } from './slots';
+import { copiedContent, emptied, textIn } from '../records/kinds/frames';
 
 export type Across = 'offset' | 'mirrored';
 
@@ -36,10 +36,10 @@ export function copyAcross(document: Document, from: string, to: string, how: Ac
 
 /** A copy of a frame with what it shows; where a story stands, a slot of the same form. */
 function copyOf(edit: Edit, frame: FrameRecord, sets: (set: string) => string): FrameRecord | undefined {
-  const text = frame.content.type === 'text' ? find(edit.document, 'text', frame.content.text) : undefined;
-  const own =
-    text?.story !== undefined || text?.role === 'body' ? emptied(edit.document, frame, 'Story') : withOwnText(edit, frame);
-  return own && { ...own, content: copiedPlace(own.content, sets) };
+  const text = find(edit.document, 'text', textIn(frame));
+  if (text && text.story === undefined && text.role !== 'body') return withOwnText(edit, frame);
+  const place = text ? emptied(edit.document, frame, 'Story') : frame;
+  return place && { ...place, content: copiedContent(place.content, sets) };
 }
 
 const mirrored = (box: Box, width: number): Box => ({ ...box, x: exact(width - box.x - box.w) });
@@ -72,7 +72,7 @@ export function repeatFrame(document: Document, id: string, { across, down, step
   const frame = get(document, 'frame', id);
   if (!(Number.isInteger(across) && Number.isInteger(down) && across >= 1 && down >= 1 && across * down <= MOST_COPIES))
     throw new ActionError(`A frame is repeated 1 to ${MOST_COPIES} times in all.`);
-  if (across * down < 2) throw new ActionError('Once is as it is: say how often across or down.');
+  if (across * down < 2) throw new ActionError('Say how often to repeat it, across or down.');
   if ((across > 1 && stepAcross === 0) || (down > 1 && stepDown === 0))
     throw new ActionError('With a step of nothing they would all lie on one another.');
   const { group: _, of: __, ...alone } = frame;

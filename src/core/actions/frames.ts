@@ -2,6 +2,8 @@ import { generateKeyBetween } from 'fractional-indexing';
 import type { Box } from '../geometry/box';
 import { columnAt, pageGrid, type PageGrid } from '../page/grid';
 import { formatOf, placedPage, type PlacedPage } from '../page/pages';
+import { LAYOUT, WRAP } from '../properties/frame';
+import { changeProblem } from '../properties/limits';
 import type { Diff } from '../records/diff';
 import { type Document, find, framesOn, get, threadOf } from '../records/document';
 import {
@@ -16,6 +18,7 @@ import {
 import type { FrameRecord } from '../records/index';
 import { ActionError, Edit, newId, orderAfter } from './edit';
 import { dissolveIfAlone } from './groups';
+import { frameKind, layoutOf, withLayout } from '../records/kinds/frames';
 
 export const NO_WRAP: Wrap = { mode: 'none', standOff: 0, outline: 'alpha' };
 
@@ -29,7 +32,7 @@ export const LEAST_SIDE = 4;
 /** A page with its grid. @throws ActionError when it is gone */
 export function pageWithGrid(document: Document, id: string): { page: PlacedPage; grid: PageGrid } {
   const page = placedPage(document, id);
-  if (!page) throw new ActionError('That page is not in the issue any more.');
+  if (!page) throw new ActionError('That page is no longer in the issue.');
   return { page, grid: pageGrid(formatOf(document), page.master, page.side) };
 }
 
@@ -84,7 +87,7 @@ export function placeFrames(document: Document, places: ReadonlyMap<string, Plac
   const edit = new Edit(document);
   for (const [id, { on, box }] of places) {
     const frame = get(edit.document, 'frame', id);
-    const thin = frame.content.type === 'rule';
+    const thin = frameKind(frame.content).isThin;
     if (box.w < LEAST_SIDE || (box.h < LEAST_SIDE && !thin))
       throw new ActionError('A frame must be at least 4 pt wide and high.');
     const layout = layoutOf(frame.content);
@@ -98,25 +101,28 @@ export function placeFrames(document: Document, places: ReadonlyMap<string, Plac
   return edit.diff();
 }
 
-export function setWrap(document: Document, id: string, wrap: Partial<Wrap>): Diff {
+export function setWrap(document: Document, ids: readonly string[], wrap: Partial<Wrap>): Diff {
   const edit = new Edit(document);
-  const frame = get(document, 'frame', id);
-  if (wrap.standOff !== undefined && !Object.values(sidesOf(wrap.standOff)).every((side) => side >= 0 && side <= 720))
-    throw new ActionError('A stand-off is between 0 and 254 mm.');
-  const next: { -readonly [K in keyof Wrap]: Wrap[K] } = { ...frame.wrap, ...wrap };
-  if (next.mode === 'outline' && frame.content.type !== 'picture' && next.outline !== 'glyphs') next.outline = 'shape';
-  if (next.mode === 'outline' && next.outline === 'glyphs' && frame.content.type !== 'text')
-    throw new ActionError('Only a text has letters to run around.');
-  if (next.mode === 'outline' && (next.outline === 'alpha' || next.outline === 'background')) {
-    const picture = frame.content.type === 'picture' ? find(document, 'picture', frame.content.picture) : undefined;
-    const outlines = picture?.outlines ?? {};
-    if (!outlines.alpha && !outlines.background) {
-      throw new ActionError('This picture has no outline: it has no transparency, and its background is not plain.');
-    }
-    if (!outlines[next.outline]) return setWrap(document, id, { ...wrap, outline: outlines.alpha ? 'alpha' : 'background' });
+  const wrong = changeProblem(WRAP, wrap);
+  if (wrong) throw new ActionError(wrong);
+  for (const id of ids) {
+    const frame = get(document, 'frame', id);
+    edit.put({ ...frame, wrap: withOutline(document, frame, { ...frame.wrap, ...wrap }) });
   }
-  edit.put({ ...frame, wrap: next });
   return edit.diff();
+}
+
+/** A wrap along an outline that the frame has. @throws ActionError when it has none */
+function withOutline(document: Document, { content }: FrameRecord, wrap: Wrap): Wrap {
+  if (wrap.mode !== 'outline' || wrap.outline === 'shape') return wrap;
+  const kind = frameKind(content);
+  const has = kind.outlines?.(content, document) ?? [];
+  if (has.includes(wrap.outline)) return wrap;
+  if (wrap.outline === 'glyphs') throw new ActionError('Only a text has letters to run around.');
+  if (!kind.picture || !kind.outlines) return { ...wrap, outline: 'shape' };
+  if (has.length === 0)
+    throw new ActionError('This picture has no outline: it has no transparency, and its background is not plain.');
+  return { ...wrap, outline: has[0]! };
 }
 
 export function setPictureFit(document: Document, id: string, fit: Partial<Pick<PictureContent, 'fit' | 'focus'>>): Diff {
@@ -127,26 +133,23 @@ export function setPictureFit(document: Document, id: string, fit: Partial<Pick<
   return edit.diff();
 }
 
-/** Sets how a text stands in its frame. @throws ActionError when its columns would have no width */
-export function setTextLayout(document: Document, id: string, layout: Partial<TextLayout>): Diff {
+/** Sets how texts stand in their frames. @throws ActionError when their columns would have no width */
+export function setTextLayout(document: Document, ids: readonly string[], layout: Partial<TextLayout>): Diff {
   const edit = new Edit(document);
-  const frame = get(document, 'frame', id);
-  const before = layoutOf(frame.content);
-  if (!before) throw new ActionError('Only a text frame has columns.');
-  const content: TextLayout = { ...before, ...layout };
-  const { columns, gutter } = content;
-  if (!Number.isInteger(columns) || columns < 1 || columns > 40) throw new ActionError('A frame has 1 to 40 columns.');
-  const inset = sidesOf(content.inset);
-  if (!Object.values(inset).every((side) => side >= 0 && side <= 720)) throw new ActionError('An inset is between 0 and 254 mm.');
-  if (!(gutter >= 0)) throw new ActionError('A gutter cannot be negative.');
-  checkColumns(frame.box, content);
-  const down = (content.turns ?? 0) % 2 === 1 ? frame.box.w : frame.box.h;
-  if (!content.grows && down - inset.top - inset.bottom < LEAST_SIDE)
-    throw new ActionError('The insets would leave the text no height.');
-  const { firstBaseline } = content;
-  if (typeof firstBaseline === 'number' && !(firstBaseline >= 0 && firstBaseline <= 20_000))
-    throw new ActionError('The first baseline lies below the frame’s top.');
-  edit.put(withLayout(frame, layout));
+  const wrong = changeProblem(LAYOUT, layout);
+  if (wrong) throw new ActionError(wrong);
+  for (const id of ids) {
+    const frame = get(document, 'frame', id);
+    const before = layoutOf(frame.content);
+    if (!before) throw new ActionError('Only a text frame has columns.');
+    const content: TextLayout = { ...before, ...layout };
+    checkColumns(frame.box, content);
+    const inset = sidesOf(content.inset);
+    const down = (content.turns ?? 0) % 2 === 1 ? frame.box.w : frame.box.h;
+    if (!content.grows && down - inset.top - inset.bottom < LEAST_SIDE)
+      throw new ActionError('The insets would leave the text no height.');
+    edit.put(withLayout(frame, layout));
+  }
   return edit.diff();
 }
 
@@ -156,18 +159,6 @@ function checkColumns(box: Box, { columns, gutter, inset: lengths, turns }: Text
   const across = (turns ?? 0) % 2 === 1 ? box.h : box.w;
   if (across - inset.left - inset.right - gutter * (columns - 1) < columns * LEAST_SIDE)
     throw new ActionError('Gutters and insets would leave the columns no width.');
-}
-
-/** How the text of a frame stands, or that of a slot will; undefined where it takes none. */
-export const layoutOf = (content: FrameContent): TextLayout | undefined =>
-  content.type === 'text' ? content : content.type === 'slot' ? content.layout : undefined;
-
-/** The frame with its text, or that which will fill it, standing otherwise. */
-export function withLayout(frame: FrameRecord, layout: Partial<TextLayout>): FrameRecord {
-  const { content } = frame;
-  if (content.type === 'text') return { ...frame, content: { ...content, ...layout } };
-  if (content.type === 'slot') return { ...frame, content: { ...content, layout: { ...content.layout, ...layout } } };
-  return frame;
 }
 
 /**

@@ -14,6 +14,7 @@ import { growingText, NO_WRAP, pageWithGrid, putFrame } from './frames';
 import { mm } from '../length/length';
 import { QUOTE_STAND_OFF } from './quotes';
 import { inOwnStyles } from './styles';
+import { textIn } from '../records/kinds/frames';
 
 /** What a marked-out stretch can become without anything else being chosen. */
 export type Stuff = 'headline' | 'text' | 'picture' | 'quote' | 'panel' | 'rule' | 'advertisement';
@@ -111,7 +112,7 @@ function hasMarginText(document: Document, surface: string, sought: Node): boole
       .join(' ');
   const own = fields(sought);
   return framesOn(document, surface).some((frame) => {
-    const text = frame.content.type === 'text' ? find(document, 'text', frame.content.text) : undefined;
+    const text = find(document, 'text', textIn(frame));
     return text?.role === 'furniture' && paragraphsOf(text.body).some((paragraph) => fields(paragraph) === own);
   });
 }

@@ -364,7 +364,7 @@ describe('copies', () => {
       [155, 172],
       [260, 172],
     ]);
-    expect(() => repeatFrame(doc, 'pic', { across: 1, down: 1, stepAcross: 1, stepDown: 1 })).toThrow('Once is as it is');
+    expect(() => repeatFrame(doc, 'pic', { across: 1, down: 1, stepAcross: 1, stepDown: 1 })).toThrow('how often to repeat');
     expect(() => repeatFrame(doc, 'pic', { across: 2, down: 1, stepAcross: 0, stepDown: 1 })).toThrow('step of nothing');
     expect(() => repeatFrame(doc, 'pic', { across: 100, down: 100, stepAcross: 1, stepDown: 1 })).toThrow('400 times');
   });

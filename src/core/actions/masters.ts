@@ -1,3 +1,4 @@
+import { counted } from '../records/count';
 import { generateKeyBetween } from 'fractional-indexing';
 import { inheritedFrames, mastersUnder, placedPage, type PlacedPage } from '../page/pages';
 import type { Diff } from '../records/diff';
@@ -6,6 +7,7 @@ import type { FrameRecord, MasterRecord, TextRecord } from '../records/index';
 import { said } from '../records/said';
 import { ActionError, Edit, freeName, newId, orderAfter } from './edit';
 import { standIn } from './frames';
+import { copiedContent, frameKind, textIn } from '../records/kinds/frames';
 
 /** Adds a master with the grid of another, and with its frames beneath its own where it is based on it. */
 export function addMaster(document: Document, { name, like, based }: { name: string; like: string; based: boolean }): Diff {
@@ -24,7 +26,7 @@ export function addMaster(document: Document, { name, like, based }: { name: str
 export function renameMaster(document: Document, id: string, name: string): Diff {
   const edit = new Edit(document);
   const words = name.trim();
-  if (!words) throw new ActionError('A master has a name.');
+  if (!words) throw new ActionError('A master needs a name.');
   if (all(document, 'master').some((master) => master.id !== id && master.name === words))
     throw new ActionError(`There is a master called ${words} already.`);
   edit.put({ ...get(document, 'master', id), name: words });
@@ -49,12 +51,11 @@ export function removeMaster(document: Document, id: string): Diff {
   const edit = new Edit(document);
   const master = get(document, 'master', id);
   const pages = all(document, 'page').filter((page) => page.master === id).length;
-  if (pages > 0)
-    throw new ActionError(`${master.name} is the master of ${pages} page${pages === 1 ? '' : 's'}. Give them another first.`);
+  if (pages > 0) throw new ActionError(`${master.name} is the master of ${counted(pages, 'page')}. Give them another first.`);
   const above = all(document, 'master').find((other) => other.basedOn === id);
   if (above) throw new ActionError(`${above.name} is based on ${master.name}. Base it on something else first.`);
   if (all(document, 'master').length === 1) throw new ActionError('The last master stays: every page has one.');
-  for (const frame of framesOn(document, id)) if (frame.content.type === 'text') edit.remove(frame.content.text);
+  for (const frame of framesOn(document, id)) removeText(edit, frame);
   edit.remove(id);
   return edit.diff();
 }
@@ -68,9 +69,9 @@ export function removeMaster(document: Document, id: string): Diff {
 export function partFrames(document: Document, page: string, ids?: readonly string[]): Diff {
   const edit = new Edit(document);
   const placed = placedPage(document, page);
-  if (!placed) throw new ActionError('That page is not in the issue any more.');
+  if (!placed) throw new ActionError('That page is no longer in the issue.');
   const frames = partable(document, placed).filter(({ id }) => ids === undefined || ids.includes(id));
-  if (frames.length === 0) throw new ActionError('This page shows nothing of its master that could be parted.');
+  if (frames.length === 0) throw new ActionError('This page shows nothing of its master that could be freed.');
   const over = framesOn(document, page);
   frames.forEach((frame) => {
     const { group: _, ...alone } = frame;
@@ -83,7 +84,7 @@ export function partFrames(document: Document, page: string, ids?: readonly stri
 
 /** What a page shows of its master that can be parted from it: slots wait to be filled instead. */
 export const partable = (document: Document, page: PlacedPage): FrameRecord[] =>
-  inheritedFrames(document, page).filter(({ content }) => content.type !== 'slot');
+  inheritedFrames(document, page).filter(({ content }) => !frameKind(content).isFilled);
 
 /** A place above what was parted so far, and below what lay on the page before. */
 function orderUnder(document: Document, page: string, first: string): string {
@@ -94,27 +95,32 @@ function orderUnder(document: Document, page: string, first: string): string {
 
 /** A copy of a frame with a text of its own; one that shows a story keeps it. */
 export function withOwnText(edit: Edit, frame: FrameRecord): FrameRecord {
-  if (frame.content.type !== 'text') return frame;
-  const text = find(edit.document, 'text', frame.content.text);
+  const text = find(edit.document, 'text', textIn(frame));
   if (!text) return frame;
   const own = edit.put<TextRecord>({ ...text, id: newId() });
-  return { ...frame, content: { ...frame.content, text: own.id } };
+  return { ...frame, content: copiedContent(frame.content, () => own.id) };
 }
 
 /** Whether a frame was parted from its page's master, and can join it again. */
 export const isParted = (document: Document, frame: FrameRecord): boolean => {
   const from = find(document, 'frame', frame.of);
-  return from !== undefined && from.content.type !== 'slot';
+  return from !== undefined && !frameKind(from.content).isFilled;
 };
 
 /** Lets the master's frames show again in the place of those that were parted from them. */
 export function rejoinFrames(document: Document, ids: readonly string[]): Diff {
   const edit = new Edit(document);
   const frames = ids.map((id) => get(document, 'frame', id)).filter((frame) => isParted(document, frame));
-  if (frames.length === 0) throw new ActionError('Nothing of this was parted from a master.');
+  if (frames.length === 0) throw new ActionError('None of this has been freed from a master.');
   for (const frame of frames) {
     edit.remove(frame.id);
-    if (frame.content.type === 'text') edit.remove(frame.content.text);
+    removeText(edit, frame);
   }
   return edit.diff();
+}
+
+/** Removes the text that a frame of a master shows: it has no other. */
+function removeText(edit: Edit, frame: FrameRecord): void {
+  const text = textIn(frame);
+  if (text !== undefined) edit.remove(text);
 }

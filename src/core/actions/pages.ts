@@ -1,3 +1,4 @@
+import { listed } from '../records/count';
 import { formatOf, placedPages } from '../page/pages';
 import { paperGrid } from '../page/refit';
 import { all, type Document, find, framesOn, get } from '../records/document';
@@ -10,7 +11,8 @@ import { ActionError, Edit, newId, orderBehind, renaming } from './edit';
 import { removeFrames } from './frames';
 import { refitFrame } from './refitFrame';
 import { withOwnText } from './masters';
-import { copiedPlace, pourAnew } from './slots';
+import { pourAnew } from './slots';
+import { copiedContent, textIn } from '../records/kinds/frames';
 
 /** The most pages an issue may have. */
 export const MOST_PAGES = 1000;
@@ -131,8 +133,7 @@ export function removalWords(document: Document, ids: readonly string[]): string
   }
   if (stories.size === 0) return undefined;
   const names = [...stories].map((name) => `“${name}”`);
-  const list = names.length === 1 ? names[0]! : `${names.slice(0, -1).join(', ')} and ${names.at(-1)!}`;
-  return `${list} ${names.length === 1 ? 'keeps its' : 'keep their'} text: it moves on along its thread, or waits in the tray.`;
+  return `${listed(names)} ${names.length === 1 ? 'keeps its' : 'keep their'} text: it moves on along its thread, or waits in the tray.`;
 }
 
 /** Moves a page past so many others, towards the end or the beginning. */
@@ -216,9 +217,9 @@ export function duplicatePage(document: Document, id: string): Diff {
     const { group, ...alone } = own;
     const kept = group === undefined ? undefined : (groups.get(group) ?? copyOfGroup(edit, group, groups));
     const placed: FrameRecord = kept === undefined ? alone : { ...alone, group: kept };
-    if (frame.content.type !== 'text') refitFrame(edit, { ...placed, content: copiedPlace(frame.content, sets) }, from, to);
+    if (textIn(frame) === undefined) refitFrame(edit, { ...placed, content: copiedContent(frame.content, sets) }, from, to);
     else {
-      const text = find(document, 'text', frame.content.text);
+      const text = find(document, 'text', textIn(frame));
       if (!text || text.role === 'body') continue;
       refitFrame(edit, withOwnText(edit, placed), from, to);
     }

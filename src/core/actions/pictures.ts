@@ -34,7 +34,7 @@ export interface PlacePicture {
 export function placePicture(document: Document, intent: PlacePicture): Diff {
   const edit = new Edit(document);
   const picture = find(document, 'picture', intent.picture);
-  if (!picture) throw new ActionError('That picture is not in the issue any more.');
+  if (!picture) throw new ActionError('That picture is no longer in the issue.');
   const { page } = pageWithGrid(document, intent.page);
   putFrame(
     edit,

@@ -2,7 +2,7 @@ import { paragraphsOf, plainBody, plainText } from '../records/body';
 import type { Diff } from '../records/diff';
 import { type Document, get } from '../records/document';
 import type { TextRecord } from '../records/index';
-import type { TextItem } from '../compose/displayList';
+import type { TextItem } from '../compose/displayList/displayList';
 import { ActionError, Edit, newId } from './edit';
 import { growingText, pageWithGrid, putFrame } from './frames';
 import { inOwnStyles } from './styles';

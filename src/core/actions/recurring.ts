@@ -1,11 +1,11 @@
 import { refitFrame } from './refitFrame';
 import { Edit, newId, renaming } from './edit';
-import { copiedPlace } from './slots';
 import { formatOf, placedPages } from '../page/pages';
 import { paperGrid } from '../page/refit';
 import { all, type Document, documentOf, find, framesOn, get } from '../records/document';
 import type { DocumentRecord, FrameRecord, PageRecord } from '../records/index';
 import { complete } from '../records/references';
+import { copiedContent, pictureIn, textIn } from '../records/kinds/frames';
 
 /** The recurring pages of a house by where they come in an issue. */
 export function recurringPages(house: Document): Readonly<Record<'front' | 'back' | 'other', readonly PageRecord[]>> {
@@ -30,10 +30,10 @@ export function copyOfPage(from: Document, page: PageRecord, order: string): Doc
   put({ ...plain, id, order });
   for (const frame of framesOn(from, page.id)) {
     const { content } = frame;
-    const copy: FrameRecord = { ...frame, id: renamed(frame.id), on: id, content: contentOf(frame, renamed) };
+    const copy: FrameRecord = { ...frame, id: renamed(frame.id), on: id, content: copiedContent(content, renamed) };
     const group = find(from, 'group', frame.group);
-    const text = content.type === 'text' ? find(from, 'text', content.text) : undefined;
-    const picture = content.type === 'picture' ? find(from, 'picture', content.picture) : undefined;
+    const text = find(from, 'text', textIn(frame));
+    const picture = find(from, 'picture', pictureIn(from, frame)?.picture);
     put(group ? { ...copy, group: renamed(group.id) } : copy);
     if (group) put({ ...group, id: renamed(group.id) });
     if (text) put({ ...text, id: renamed(text.id) });
@@ -41,9 +41,6 @@ export function copyOfPage(from: Document, page: PageRecord, order: string): Doc
   }
   return [...out.values()];
 }
-
-const contentOf = ({ content }: FrameRecord, renamed: (id: string) => string): FrameRecord['content'] =>
-  content.type === 'text' ? { ...content, text: renamed(content.text) } : copiedPlace(content, renamed);
 
 /** Lets what lay on the grid of one side lie on that of the other, for pages that came from there. */
 export function onTheirSides(document: Document, sides: ReadonlyMap<string, 'left' | 'right'>): Document {
@@ -64,12 +61,9 @@ export function recurringRecords(house: readonly DocumentRecord[]): DocumentReco
   const needed = new Set<string>();
   for (const page of all(document, 'page')) {
     needed.add(page.id);
-    for (const { id, content, group } of framesOn(document, page.id)) {
-      needed.add(id);
-      if (content.type === 'text') needed.add(content.text);
-      if (content.type === 'picture' && content.picture !== undefined) needed.add(content.picture);
-      if (group !== undefined) needed.add(group);
-    }
+    for (const frame of framesOn(document, page.id))
+      for (const id of [frame.id, textIn(frame), pictureIn(document, frame)?.picture, frame.group])
+        if (id !== undefined) needed.add(id);
   }
   return complete(
     house.filter(({ id, kind }) => needed.has(id) || kind === 'master' || kind === 'format'),

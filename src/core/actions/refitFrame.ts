@@ -1,7 +1,8 @@
 import { type PaperGrid, refitted } from '../page/refit';
 import type { FrameRecord } from '../records/index';
 import type { Edit } from './edit';
-import { layoutOf, textColumns, withLayout } from './frames';
+import { textColumns } from './frames';
+import { layoutOf, withLayout } from '../records/kinds/frames';
 
 /** Moves a frame from one grid to another: of another master, of another state of its own, or of the page's other side. */
 export function refitFrame(edit: Edit, frame: FrameRecord, from: PaperGrid, to: PaperGrid): void {

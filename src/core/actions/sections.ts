@@ -13,9 +13,8 @@ export function setSection(
   { name, folios }: { name: string; folios?: Folios | undefined },
 ): Diff {
   const edit = new Edit(document);
-  if (!placedPages(document).some(({ page }) => page.id === from))
-    throw new ActionError('That page is not in the issue any more.');
-  if (!name.trim()) throw new ActionError('A section has a name.');
+  if (!placedPages(document).some(({ page }) => page.id === from)) throw new ActionError('That page is no longer in the issue.');
+  if (!name.trim()) throw new ActionError('A section needs a name.');
   if (folios && !(Number.isInteger(folios.start) && folios.start >= 1 && folios.start <= 9999))
     throw new ActionError('Folios begin with a number from 1 to 9999.');
   const before = all(document, 'section').find((section) => section.from === from);

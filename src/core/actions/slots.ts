@@ -4,20 +4,13 @@ import { formatOf, inheritedFrames, placedPage, type PlacedPage } from '../page/
 import { flowOf, isFlow, isSlot, type SlotFrame, slotsOn } from '../page/slots';
 import type { Diff } from '../records/diff';
 import { all, type Document, find, framesOn, get, threadOf } from '../records/document';
-import {
-  type FrameContent,
-  type SlotContent,
-  type SlotTakes,
-  type TextContent,
-  textLayout,
-  type TextLayout,
-  type Wrap,
-} from '../records/frame';
+import { type SlotContent, type SlotTakes, type TextContent, textLayout, type TextLayout, type Wrap } from '../records/frame';
 import type { FrameRecord } from '../records/index';
 import { said } from '../records/said';
 import { ActionError, Edit, newId, orderAfter, orderBehind } from './edit';
 import { NO_WRAP, pageWithGrid, putFrame, standIn, textColumns } from './frames';
 import type { Typesetter } from './typesetter';
+import { frameKind, textIn } from '../records/kinds/frames';
 
 /** A headline, standfirst or byline is as high as its text; other text fills its frame. */
 export const layoutFor = (takes: SlotTakes, columns: number, gutter: number): TextLayout =>
@@ -75,7 +68,7 @@ export function fillSlots(document: Document, { story: id, page: at, set }: Fill
   const edit = new Edit(document);
   const story = find(document, 'story', id);
   const page = placedPage(document, at);
-  if (!story || !page) throw new ActionError('That story or page is not in the issue any more.');
+  if (!story || !page) throw new ActionError('That story or page is no longer in the issue.');
   const own = all(document, 'frame').filter(
     (frame) => isSlot(frame) && frame.content.set === set && placedPage(document, frame.on),
   );
@@ -155,14 +148,14 @@ export function crowdedWords(document: Document, filled: readonly string[], type
     const under = framesOn(document, part.on).find(
       ({ id: other, box, content }) =>
         other !== id &&
-        content.type !== 'panel' &&
+        !frameKind(content).isGround &&
         box.y > part.box.y &&
         box.y < foot &&
         box.x < own.x + own.w &&
         box.x + box.w > own.x,
     );
     if (!under && foot <= height) continue;
-    const text = part.content.type === 'text' ? find(document, 'text', part.content.text) : undefined;
+    const text = find(document, 'text', textIn(part));
     const what = text?.role === 'standfirst' || text?.role === 'byline' ? text.role : 'headline';
     return `The ${what} needs more lines than there is room for above what stands under it. Shorten it, or make room below.`;
   }
@@ -228,34 +221,4 @@ export function pouredFrame(area: SlotFrame, page: string, box: Box, content: Fr
   const { shape, rotation, ...plain } = area;
   const form = box.h === area.box.h ? said({ shape, rotation }) : {};
   return standIn(plain, page, { ...form, id, box, content });
-}
-
-/** A frame that shows part of a story, as the slot it leaves behind; undefined where the next issue has no use for it. */
-export function emptied(document: Document, frame: FrameRecord, name: string): FrameRecord | undefined {
-  const { content } = frame;
-  if (content.type === 'picture')
-    return { ...frame, content: { type: 'picture', fit: content.fit, focus: content.focus }, wrap: frameWrap(frame.wrap) };
-  if (content.type === 'advertisement') return { ...frame, content: { type: 'advertisement' } };
-  if (content.type !== 'text') return frame;
-  const text = get(document, 'text', content.text);
-  if (text.role === 'furniture') return frame;
-  const { type: _, text: __, order, jumpTo: ___, jumpFrom: ____, ...layout } = content;
-  switch (text.role) {
-    case 'headline':
-    case 'standfirst':
-    case 'byline':
-    case 'body':
-      return { ...frame, content: { type: 'slot', takes: text.role, set: text.story ?? text.id, name, order, layout } };
-    default:
-      return undefined;
-  }
-}
-
-/** A picture that is not there has no outline to run around. */
-const frameWrap = (wrap: Wrap): Wrap => (wrap.mode === 'outline' ? { ...wrap, mode: 'frame', outline: 'shape' } : wrap);
-
-/** What a copy of a frame shows: a slot is for a story of the copy's own, and an advertisement stands in one place only. */
-export function copiedPlace(content: FrameContent, renamed: (set: string) => string): FrameContent {
-  if (content.type === 'advertisement') return { type: 'advertisement' };
-  return content.type === 'slot' ? { ...content, set: renamed(content.set) } : content;
 }

@@ -95,8 +95,8 @@ export function setStory(document: Document, id: string, changes: Partial<StoryP
 }
 
 function checkPlan({ name, due, target }: Pick<StoryPlan, 'name' | 'due' | 'target'>): void {
-  if (!name.trim()) throw new ActionError('A story has a name.');
-  if (due !== undefined && !isDay(due)) throw new ActionError('There is no such day.');
+  if (!name.trim()) throw new ActionError('A story needs a name.');
+  if (due !== undefined && !isDay(due)) throw new ActionError('That date does not exist.');
   if (target !== undefined && !(Number.isInteger(target) && target >= 1 && target <= 1_000_000))
     throw new ActionError('A story is planned at 1 to 1,000,000 words.');
 }
@@ -126,7 +126,7 @@ const LEAST_BODY_LINES = 3;
 export function placeStory(document: Document, intent: PlaceStory, typesetter: Typesetter): Diff {
   const edit = new Edit(document);
   const story = find(document, 'story', intent.story);
-  if (!story) throw new ActionError('That story is not in the issue any more.');
+  if (!story) throw new ActionError('That story is no longer in the issue.');
   const { page, grid } = pageWithGrid(document, intent.page);
   let { y } = intent.box;
   const { x, w } = intent.box;

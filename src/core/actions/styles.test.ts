@@ -44,7 +44,7 @@ describe('styles', () => {
     expect(all(added, 'paragraphStyle').at(-1)).toMatchObject({ name: 'Body 2', basedOn: 'body', properties: {} });
     expect(() => setStyleBase(house, 'body', 'smallest')).toThrow('Body cannot be based on Smallest: that would be a circle.');
     expect(() => setStyleBase(house, 'body', 'body')).toThrow('circle');
-    expect(() => removeStyle(house, 'small')).toThrow('“Small” is used by “Smallest”. Say what takes its place first.');
+    expect(() => removeStyle(house, 'small')).toThrow('“Small” is used by “Smallest”. Choose what takes its place first.');
     const used = applied(house, {
       added: [textRecord('t', plainBody('smallest', 'Words'))],
       updated: [],
@@ -54,8 +54,8 @@ describe('styles', () => {
     expect(() => removeStyle(used, 'smallest')).toThrow('“Smallest” is used by a text.');
     expect(applied(house, removeStyle(house, 'smallest')).records.has('smallest')).toBe(false);
     expect(() => renameStyle(house, 'small', 'Body')).toThrow('already');
-    expect(() => renameStyle(house, 'small', ' ')).toThrow('has a name');
-    expect(() => setStyle(house, 'body', { size: 0 })).toThrow('between 1 and 2,000');
+    expect(() => renameStyle(house, 'small', ' ')).toThrow('needs a name');
+    expect(() => setStyle(house, 'body', { size: 0 })).toThrow('from 1 to 2,000 pt');
     expect(() => setStyle(house, 'body', { leading: 0 })).toThrow('Leading');
     expect(get(applied(house, setStyle(house, 'caps', { tracking: 40 })), 'characterStyle', 'caps').properties).toEqual({
       letterCase: 'upper',

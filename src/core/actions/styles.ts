@@ -1,3 +1,5 @@
+import { changeProblem } from '../properties/limits';
+import { PARAGRAPH } from '../properties/type';
 import type { Diff } from '../records/diff';
 import { all, type Document, find } from '../records/document';
 import type { CharacterStyleRecord, ParagraphStyleRecord, TextRecord } from '../records/index';
@@ -16,7 +18,7 @@ export type StyleChange = { readonly [K in keyof ParagraphProperties]?: Paragrap
 
 const findStyle = (document: Document, id: string): StyleRecord => {
   const style = find(document, 'paragraphStyle', id) ?? find(document, 'characterStyle', id);
-  if (!style) throw new ActionError('That style is not there any more.');
+  if (!style) throw new ActionError('That style is no longer there.');
   return style;
 };
 
@@ -57,13 +59,10 @@ export function setStyle(document: Document, id: string, change: StyleChange, cu
   return edit.diff();
 }
 
-function checkType({ size, leading, tracking, tint, weight }: StyleChange): void {
-  if (size !== undefined && !(size >= 1 && size <= 2000)) throw new ActionError('Type is between 1 and 2,000 pt.');
-  if (leading !== undefined && !(leading >= 1 && leading <= 4000)) throw new ActionError('Leading is between 1 and 4,000 pt.');
-  if (tracking !== undefined && !(tracking >= -500 && tracking <= 2000))
-    throw new ActionError('Tracking is between −500 and 2,000 thousandths of an em.');
-  if (tint !== undefined && !(tint >= 0 && tint <= 1)) throw new ActionError('A tint is between 0 and 100 %.');
-  if (weight !== undefined && !(weight >= 100 && weight <= 900)) throw new ActionError('A weight is between 100 and 900.');
+/** @throws ActionError with the limits of the first property that is out of them */
+function checkType(change: StyleChange): void {
+  const wrong = changeProblem(PARAGRAPH, change);
+  if (wrong) throw new ActionError(wrong);
 }
 
 /** Adds a style based on another, and saying nothing itself yet. */
@@ -84,7 +83,7 @@ export function renameStyle(document: Document, id: string, name: string): Diff 
   const edit = new Edit(document);
   const style = findStyle(document, id);
   const words = name.trim();
-  if (!words) throw new ActionError('A style has a name.');
+  if (!words) throw new ActionError('A style needs a name.');
   if (all(document, style.kind).some((other) => other.id !== id && other.name === words))
     throw new ActionError(`There is a style called ${words} already.`);
   edit.put({ ...style, name: words });

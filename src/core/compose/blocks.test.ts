@@ -16,8 +16,8 @@ import { checkBody, docOf, inlinePictureOf } from '../records/body';
 import { SCHEMAS } from '../records/schemas';
 import { stored } from '../records/stored';
 import type { CellAttrs, TableAttrs } from '../records/text';
-import { lineText } from './lineText';
-import { columnEdges } from './table';
+import { lineText } from './displayList/lineText';
+import { columnEdges } from './column/table';
 
 const cell = (words: string, attrs: CellAttrs = {}): Node => cellOf([paragraph('cell', words)], attrs);
 const table = (rows: readonly (readonly Node[])[], attrs: Partial<TableAttrs> = {}): Node =>

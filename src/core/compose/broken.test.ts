@@ -3,8 +3,8 @@ import { document } from '../../../tests/support/documents';
 import { everything } from '../../../tests/support/everything';
 import { composerFor } from '../../../tests/support/faces';
 import type { DocumentRecord } from '../records/index';
-import { Composer } from './compose';
-import type { BrokenItem } from './displayList';
+import { Composer } from './composer';
+import type { BrokenItem } from './displayList/displayList';
 
 /** Documents that nobody could have stored: they open all the same, and what can be composed is. */
 

@@ -6,9 +6,9 @@ import { outlineContains } from '../geometry/outline';
 import { docOf, plainBody } from '../records/body';
 import type { TextContent } from '../records/frame';
 import type { DocumentRecord, FrameRecord } from '../records/index';
-import { contourOf, outlineOf } from './contours';
-import type { Line } from './displayList';
-import { lineText } from './lineText';
+import { contourOf, outlineOf } from './frames/contours';
+import type { Line } from './displayList/displayList';
+import { lineText } from './displayList/lineText';
 
 const BOX = { x: 50, y: 48, w: 300, h: 240 };
 const words = (count: number, seed = 1) => [paragraph('body', prose(count, seed))];

@@ -13,8 +13,8 @@ import { BOX, everything as records } from '../../../tests/support/everything';
 import { SCHEMAS } from '../records/schemas';
 import { readDocument, stored } from '../records/stored';
 import { deleteAt, restyled, typeField, typeWords } from '../records/typing';
-import { Composer, type Composed } from './compose';
-import { facesOf } from './faces';
+import { Composer, type Composed } from './composer';
+import { facesOf } from './paragraph/faces';
 
 /** Whatever is remembered: composing again after a change gives what composing from nothing gives. */
 

@@ -8,8 +8,8 @@ import { setTextLayout, placeFrames } from '../actions/frames';
 import { exclusion, takenBy } from '../geometry/exclusion';
 import { boxOutline } from '../geometry/outline';
 import type { FrameRecord } from '../records/index';
-import type { Line } from './displayList';
-import type { SetLook } from './looks';
+import type { Line } from './displayList/displayList';
+import type { SetLook } from './paragraph/look';
 
 /** What independent trials found, each as it was found. */
 
@@ -70,7 +70,7 @@ describe('frames that grow', () => {
     const sized = (w: number) => placeFrames(doc, new Map([['f', { on: 'p1', box: { x: 50, y: 48, w, h: 60 } }]]));
     expect(() => sized(40)).toThrow('no width');
     expect(sized(60).updated).toHaveLength(1);
-    expect(() => setTextLayout(doc, 'f', { gutter: 60 })).toThrow('no width');
+    expect(() => setTextLayout(doc, ['f'], { gutter: 60 })).toThrow('no width');
   });
 });
 

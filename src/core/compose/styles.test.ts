@@ -13,9 +13,9 @@ import { prose } from '../../../tests/support/documents';
 import { together } from '../records/together';
 import { styleSheet } from '../type/styles';
 import { documentOf } from '../records/document';
-import { runWidth } from './displayList';
+import { runWidth } from './displayList/displayList';
 import { counted } from '../page/folio';
-import { lineText } from './lineText';
+import { lineText } from './displayList/lineText';
 
 const styled = (id: string) => mark('character', { style: id });
 
@@ -40,7 +40,7 @@ describe('character styles', () => {
       characterStyle('c', { italic: true }, 'a'),
     ];
     expect(styleSheet(documentOf(styles)).character.get('a')).toEqual({ size: 8, weight: 700, italic: true });
-    expect(together(styles)).toBe('“a” and “b” and “c” would be based on one another in a circle.');
+    expect(together(styles)).toBe('“a”, “b” and “c” would be based on one another in a circle.');
   });
 
   it('change case, and keep the positions of what was typed', async () => {

@@ -29,9 +29,9 @@ import { docOf, paragraphsOf, plainText } from '../records/body';
 import { sidesOf } from '../records/frame';
 import type { DocumentRecord, FrameRecord } from '../records/index';
 import type { ParagraphProperties } from '../records/paragraphStyle';
-import { contourOf, outlineOf } from './contours';
-import { oversetText } from './fit';
-import { lineText } from './lineText';
+import { contourOf, outlineOf } from './frames/contours';
+import { oversetText } from './text/fit';
+import { lineText } from './displayList/lineText';
 
 const BOX = { x: 50, y: 48, w: 140, h: 240 };
 

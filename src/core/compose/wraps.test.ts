@@ -6,7 +6,7 @@ import { boxOutline, outlineContains } from '../geometry/outline';
 import { plainBody } from '../records/body';
 import type { Wrap } from '../records/frame';
 import type { DocumentRecord, FrameRecord } from '../records/index';
-import type { Line } from './displayList';
+import type { Line } from './displayList/displayList';
 
 const AREA = { x: 50, y: 48, w: 300, h: 504 };
 const PICTURE = { x: 130, y: 200, w: 120, h: 120 };

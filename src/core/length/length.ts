@@ -20,7 +20,7 @@ export const POINTS: Readonly<Record<Unit, number>> = {
 /** `mm(5)` is five millimetres in points. */
 export const mm = (value: number): number => value * POINTS.mm;
 
-/** Thrown when typed text is not a length; the message is meant for the person who typed it. */
+/** Thrown when typed text is no length or number; the message is meant for the person who typed it. */
 export class LengthError extends Error {
   override name = 'LengthError';
 }
@@ -52,14 +52,35 @@ interface Term {
  * @throws LengthError when the text is not a length
  */
 export function parseLength(typed: string, unit: Unit): number {
-  const text = typed.trim().toLowerCase().replaceAll(',', '.').replaceAll('×', '*').replaceAll('−', '-');
-  if (text === '') throw new LengthError('Type a length, such as 12 mm.');
-  if (text.length > 100) throw new LengthError('That is too long to be a length.');
-  let at = 0;
-
-  const fail = (): never => {
+  if (typed.trim() === '') throw new LengthError('Type a length, such as 12 mm.');
+  return evaluate(typed, unit, () => {
     throw new LengthError(`“${typed.trim()}” is not a length. Type a number with mm, cm, in, pt or pica.`);
+  });
+}
+
+/**
+ * Reads what was typed into a field for a number: a number, or arithmetic with numbers (`3*12`).
+ *
+ * @param unit what may stand behind it: `%`, `°`
+ * @throws LengthError when the text is not a number
+ */
+export function parseNumber(typed: string, unit = ''): number {
+  const fail = (): never => {
+    throw new LengthError(`“${typed.trim()}” is not a number.`);
   };
+  const bare = unit === '' ? typed : typed.replaceAll(unit, '');
+  if (bare.trim() === '') throw new LengthError('Type a number.');
+  return evaluate(bare, undefined, fail);
+}
+
+/** The longest sum that is read: it is worked out by recursion. */
+const LONGEST = 100;
+
+/** @param unit of a number that names none; without it, only numbers are read */
+function evaluate(typed: string, unit: Unit | undefined, fail: () => never): number {
+  const text = typed.trim().toLowerCase().replaceAll(',', '.').replaceAll('×', '*').replaceAll('−', '-');
+  if (text.length > LONGEST) throw new LengthError(`That is too long: ${LONGEST} characters at most.`);
+  let at = 0;
   const skip = () => {
     while (text[at] === ' ') at++;
   };
@@ -79,7 +100,7 @@ export function parseLength(typed: string, unit: Unit): number {
       return inner;
     }
     const picas = /^(\d+)p(\d+(?:\.\d+)?)/.exec(text.slice(at));
-    if (picas) {
+    if (picas && unit) {
       at += picas[0].length;
       return { value: Number(picas[1]) * POINTS.pica + Number(picas[2]), isLength: true };
     }
@@ -89,6 +110,7 @@ export function parseLength(typed: string, unit: Unit): number {
     skip();
     const suffix = /^(?:picas|pica|pt|mm|cm|in|pc|")/.exec(text.slice(at));
     if (!suffix) return { value: Number(number[0]), isLength: false };
+    if (!unit) return fail();
     at += suffix[0].length;
     return { value: Number(number[0]) * POINTS[SUFFIX[suffix[0]]!], isLength: true };
   };
@@ -106,13 +128,13 @@ export function parseLength(typed: string, unit: Unit): number {
         left = { value: left.value * right.value, isLength: left.isLength || right.isLength };
       } else {
         if (right.isLength) fail();
-        if (right.value === 0) throw new LengthError('A length cannot be divided by nothing.');
+        if (right.value === 0) throw new LengthError('Nothing can be divided by nought.');
         left = { value: left.value / right.value, isLength: left.isLength };
       }
     }
   };
 
-  const asLength = (of: Term): number => (of.isLength ? of.value : of.value * POINTS[unit]);
+  const asLength = (of: Term): number => (of.isLength || !unit ? of.value : of.value * POINTS[unit]);
 
   const sum = (): Term => {
     let left = product();

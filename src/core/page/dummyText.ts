@@ -1,4 +1,4 @@
-import type { SampleText } from '../compose/typeSheet';
+import type { SampleText } from './sampleText';
 
 /** Shown while a publication has no story of its own: dummy text, but readable, so that it sets like text. */
 export const DUMMY_TEXT: SampleText = {

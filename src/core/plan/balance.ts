@@ -1,8 +1,10 @@
 import { formatOf, inheritedFrames, placedPages } from '../page/pages';
 import { pageGrid, type PageGrid } from '../page/grid';
-import type { Fit } from '../compose/fit';
-import { type Document, find, framesOn, threadOf } from '../records/document';
+import type { Fit } from '../compose/text/fit';
+import { type Document, framesOn, threadOf } from '../records/document';
 import type { FrameRecord } from '../records/index';
+import { frameKind, layoutOf } from '../records/kinds/frames';
+import type { Taker } from '../records/kinds/frames/kind';
 
 /** What takes up a page's type area, each as a share of it, 0 to 1. */
 export interface Balance {
@@ -10,8 +12,6 @@ export interface Balance {
   readonly pictures: number;
   readonly advertisements: number;
 }
-
-type Taker = keyof Balance;
 
 /**
  * How much of every page is text, pictures and advertisements: each cell of the grid, a column wide and a line deep,
@@ -35,7 +35,7 @@ function cells(
   filled: ReadonlyMap<string, number> | undefined,
 ): Balance {
   const counts: Record<Taker, number> = { text: 0, pictures: 0, advertisements: 0 };
-  const takers = frames.map((frame) => [frame, takerOf(document, frame)] as const);
+  const takers = frames.map((frame) => [frame, frameKind(frame.content).takes?.(frame.content, document)] as const);
   for (const { x, w } of grid.columns) {
     for (let line = 0; line < grid.lines; line++) {
       const px = x + w / 2;
@@ -61,18 +61,10 @@ function isFilled(
   filled: ReadonlyMap<string, number> | undefined,
 ): boolean {
   const share = filled?.get(id);
-  if (share === undefined || content.type !== 'text') return true;
-  const { columns } = content;
+  const columns = layoutOf(content)?.columns;
+  if (share === undefined || columns === undefined) return true;
   const column = Math.min(columns - 1, Math.floor(((x - box.x) / box.w) * columns));
   return (column + (y - box.y) / box.h) / columns <= share;
-}
-
-/** Rules and panels are under what they serve; slots count for nothing until they are filled, but
- * the place of an advertisement is an advertisement's whether it is booked or not. */
-function takerOf(document: Document, { content }: FrameRecord): Taker | undefined {
-  if (content.type === 'advertisement') return 'advertisements';
-  if (content.type === 'picture') return content.picture === undefined ? undefined : 'pictures';
-  return content.type === 'text' && find(document, 'text', content.text) ? 'text' : undefined;
 }
 
 /**

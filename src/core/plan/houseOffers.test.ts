@@ -39,8 +39,8 @@ describe('changes of a house', () => {
       { id: 'never-had', kind: 'swatch', now: undefined, seq: 7 } as const,
     ];
     expect(offersFor(issue, changes).map(({ name, words }) => [name, words])).toEqual([
-      ['Paragraph style Body', 'size 9 → 10, italic nothing → yes'],
-      ['On a master: Text', 'new'],
+      ['Paragraph style Body', 'Size 9 pt → 10 pt, Italic unset → on'],
+      ['Frame of a master: Text', 'new'],
       ['Colour Tint', 'removed'],
     ]);
     expect(offersFor(document(...base), changes)).toEqual([]);

@@ -1,3 +1,7 @@
+import { LAYOUT } from '../properties/frame';
+import { millimetres, type Table } from '../properties/property';
+import { PARAGRAPH } from '../properties/type';
+import { valueWords } from '../properties/words';
 import { ActionError, Edit } from '../actions/edit';
 import { setFormat, setGrid } from '../actions/house';
 import { removeMaster } from '../actions/masters';
@@ -6,6 +10,7 @@ import { formatNumber } from '../length/length';
 import type { Diff } from '../records/diff';
 import { type Document, find, get } from '../records/document';
 import type { DocumentRecord, RecordKind } from '../records/index';
+import { KINDS } from '../records/kinds';
 import { isThere, led, referencesOf } from '../records/references';
 import { same } from '../records/same';
 import { readRecord, type StoredRecord } from '../records/stored';
@@ -32,33 +37,7 @@ export interface Offer {
 }
 
 /** Kinds of record that an issue has of its house. */
-export const HOUSE_KINDS: readonly RecordKind[] = [
-  'format',
-  'master',
-  'paragraphStyle',
-  'characterStyle',
-  'swatch',
-  'palette',
-  'details',
-  'group',
-  'frame',
-  'text',
-  'picture',
-];
-
-const KIND_WORDS: Partial<Record<RecordKind, string>> = {
-  format: 'Format',
-  master: 'Master',
-  paragraphStyle: 'Paragraph style',
-  characterStyle: 'Character style',
-  swatch: 'Colour',
-  palette: 'Palette',
-  details: 'Details',
-  group: 'Group',
-  frame: 'On a master',
-  text: 'Text on a master',
-  picture: 'Picture',
-};
+export const HOUSE_KINDS = (Object.keys(KINDS) as RecordKind[]).filter((kind) => KINDS[kind].offered !== undefined);
 
 /**
  * What the house has changed since the issue was brought up to it, and the issue says otherwise: each to be taken or left.
@@ -85,7 +64,7 @@ function concerns(issue: Document, { id, kind, now }: HouseChange): boolean {
 
 function nameOf(issue: Document, { kind, now }: HouseChange, own: DocumentRecord | undefined): string {
   const record = now ?? own!;
-  const kindWords = KIND_WORDS[kind] ?? kind;
+  const kindWords = KINDS[kind].offered ?? KINDS[kind].called;
   if (record.kind === 'frame') return `${kindWords}: ${find(issue, 'master', record.on)?.name ?? ''}`;
   return 'name' in record && record.name ? `${kindWords} ${record.name}` : kindWords;
 }
@@ -103,26 +82,47 @@ function differences(before: object, now: object, path = ''): string[] {
   const q = now as Record<string, unknown>;
   return [...new Set([...Object.keys(p), ...Object.keys(q)])].flatMap((key): string[] => {
     if (same(p[key], q[key])) return [];
-    const name = path + spaced(key);
-    const nested = isPlain(p[key]) && isPlain(q[key]);
-    if (nested)
-      return key === 'properties'
-        ? differences(p[key] as object, q[key] as object)
-        : differences(p[key] as object, q[key] as object, `${name}, `);
-    const [from, to] = [valueWords(p[key]), valueWords(q[key])];
+    const property = PROPERTIES[key];
+    const label = property?.label ?? LABELS[key] ?? sentenceCase(key);
+    const name = path === '' ? label : `${path}, ${label.toLowerCase()}`;
+    if (isPlain(p[key]) && isPlain(q[key]))
+      return differences(p[key] as object, q[key] as object, key === 'properties' || key === 'box' ? '' : name);
+    const words = (value: unknown) => (property ? valueWords(property, value) : plainWords(value));
+    const [from, to] = [words(p[key]), words(q[key])];
     return from !== undefined && to !== undefined ? [`${name} ${from} → ${to}`] : [name];
   });
 }
 
 const isPlain = (value: unknown): boolean => typeof value === 'object' && value !== null && !Array.isArray(value);
 
-const spaced = (key: string): string => key.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);
+/** What is described once is called and read here as in its field. */
+const PROPERTIES: Table = {
+  ...PARAGRAPH,
+  ...LAYOUT,
+  ...Object.fromEntries(
+    Object.entries({ x: 'From left', y: 'From top', w: 'Width', h: 'Height', width: 'Width', height: 'Height' }).map(
+      ([key, label]) => [key, { label, kind: millimetres(-20_000, 20_000) }],
+    ),
+  ),
+};
 
-function valueWords(value: unknown): string | undefined {
-  if (value === undefined) return 'nothing';
+const LABELS: Readonly<Record<string, string>> = {
+  cmyk: 'Inks',
+  rgb: 'Screen colour',
+  basedOn: 'Based on',
+  on: 'Master',
+  fill: 'Fill',
+  textSpan: 'Grid columns to a text column',
+};
+
+const sentenceCase = (key: string): string =>
+  key.charAt(0).toUpperCase() + key.slice(1).replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);
+
+function plainWords(value: unknown): string | undefined {
+  if (value === undefined || value === '') return 'unset';
   if (typeof value === 'number') return formatNumber(value, 2);
-  if (typeof value === 'boolean') return value ? 'yes' : 'no';
-  return typeof value === 'string' && value.length < 40 ? (value === '' ? 'nothing' : value) : undefined;
+  if (typeof value === 'boolean') return value ? 'on' : 'off';
+  return typeof value === 'string' && value.length < 40 ? value : undefined;
 }
 
 /**

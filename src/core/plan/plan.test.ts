@@ -15,9 +15,9 @@ import { duplicatePages, movePages, putRecurring, removePages } from '../actions
 import { removeSection, setSection } from '../actions/sections';
 import { fillSlots, putSlot } from '../actions/slots';
 import { planStory, setStory } from '../actions/stories';
-import { Composer } from '../compose/compose';
-import { partOf } from '../compose/part';
-import { slotKey, slotWords } from '../compose/slotFits';
+import { Composer } from '../compose/composer';
+import { partOf } from '../compose/measure/part';
+import { slotKey, slotWords } from '../compose/measure/slotFits';
 import { DUMMY_TEXT } from '../page/dummyText';
 import { placedPages } from '../page/pages';
 import { slotsOn } from '../page/slots';
@@ -162,7 +162,7 @@ describe('advertisements', () => {
     expect(framesOn(now, 'p1')).toEqual([]);
     [now, id] = booked('full', now);
     expect(() => placeAdvertisement(now, { advertisement: id, page: 'p2' })).toThrow('Page 2 has no free room for full page');
-    expect(() => bookAdvertisement(now, { name: ' ', size: 'full' })).toThrow('known by a name');
+    expect(() => bookAdvertisement(now, { name: ' ', size: 'full' })).toThrow('Name the advertiser');
     const first = all(now, 'advertisement')[0]!.id;
     now = done(now, cancelAdvertisement(now, first));
     const waiting = framesOn(now, 'p2')[0]!;
@@ -191,7 +191,7 @@ describe('pages on the plan', () => {
     // The text stays in one place.
     expect(threadOf(twice, 'wind-body')).toHaveLength(1);
     let sectioned = done(doc, setSection(doc, 'p3', { name: 'News', folios: { style: 'A', prefix: '', start: 1 } }));
-    expect(() => setSection(doc, 'p3', { name: ' ' })).toThrow('has a name');
+    expect(() => setSection(doc, 'p3', { name: ' ' })).toThrow('needs a name');
     sectioned = done(sectioned, removePages(sectioned, ['p3']));
     expect(all(sectioned, 'section')[0]).toMatchObject({ from: 'p4', name: 'News' });
     expect(placedPages(sectioned)[2]!.folio).toBe('A');
@@ -243,9 +243,9 @@ describe('stories on the plan', () => {
     ]).toEqual([6, -2, undefined]);
     doc = done(doc, setStory(doc, planned.id, { state: 'edited', target: undefined }));
     expect(get(doc, 'story', planned.id)).not.toHaveProperty('target');
-    expect(() => setStory(doc, planned.id, { due: '2026-02-30' })).toThrow('no such day');
+    expect(() => setStory(doc, planned.id, { due: '2026-02-30' })).toThrow('date does not exist');
     expect(() => setStory(doc, planned.id, { target: 0 })).toThrow('1 to 1,000,000 words');
-    expect(() => planStory(doc, { name: '', section: '' })).toThrow('has a name');
+    expect(() => planStory(doc, { name: '', section: '' })).toThrow('needs a name');
   });
 
   it('of one name are told apart by a number, also when one is renamed', () => {

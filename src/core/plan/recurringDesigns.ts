@@ -9,7 +9,7 @@ import type { DocumentRecord, FormatRecord, FrameRecord, MasterRecord, PageRecor
 import type { SlotTakes, TextContent, Wrap } from '../records/frame';
 import { docOf, fieldOf, paragraphOf, textOf } from '../records/body';
 import type { FieldName } from '../records/text';
-import type { PublicationKind } from './startingHouse';
+import type { PublicationKind } from '../records/publicationKind';
 
 /** Columns and lines from and to, both counted from 1. */
 type Place = readonly [from: number, to: number, line: number, last: number];

@@ -1,3 +1,4 @@
+import { listed } from '../records/count';
 import type { FormatRecord } from '../records/index';
 
 /** How sheets are held together: through the fold, one signature inside another; or one behind another, at the spine. */
@@ -67,5 +68,5 @@ export function signatureWords(list: readonly Signature[]): string {
   const counts = new Map<number, number>();
   for (const { pages } of list) counts.set(pages.length, (counts.get(pages.length) ?? 0) + 1);
   const parts = [...counts].map(([size, n]) => `${n} of ${size}`);
-  return parts.length < 2 ? (parts[0] ?? 'none') : `${parts.slice(0, -1).join(', ')} and ${parts.at(-1)!}`;
+  return listed(parts) || 'none';
 }

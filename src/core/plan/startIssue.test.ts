@@ -5,7 +5,7 @@ import { gridProblem } from '../page/gridRules';
 import { pageGrid } from '../page/grid';
 import { formatOf, mastersOf, placedPages } from '../page/pages';
 import { all, documentOf, framesOn, get } from '../records/document';
-import { lineText } from '../compose/lineText';
+import { lineText } from '../compose/displayList/lineText';
 import { pageCountAdvice, startIssue } from './startIssue';
 import { startingHouse } from './startingHouse';
 

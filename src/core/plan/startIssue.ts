@@ -1,11 +1,11 @@
 import { generateNKeysBetween } from 'fractional-indexing';
 import { nanoid } from 'nanoid';
-import { emptied } from '../actions/slots';
 import { mastersOf, placedPages } from '../page/pages';
 import { all, type Document, documentOf, find, framesOn } from '../records/document';
 import type { DocumentRecord, PageRecord } from '../records/index';
 import { complete } from '../records/references';
 import { copyOfPage, onTheirSides, recurringPages, sideOf } from '../actions/recurring';
+import { emptied, pictureIn, textIn } from '../records/kinds/frames';
 
 /** What is said of an issue when it is started. */
 export interface NewIssue {
@@ -47,8 +47,10 @@ export function startIssue(
 function designOf(house: Document): DocumentRecord[] {
   const onPages = new Set(all(house, 'page').flatMap(({ id }) => framesOn(house, id).map((frame) => frame.id)));
   const texts = new Map<string, boolean>();
-  for (const { id, content } of all(house, 'frame'))
-    if (content.type === 'text') texts.set(content.text, (texts.get(content.text) ?? true) && onPages.has(id));
+  for (const frame of all(house, 'frame')) {
+    const text = textIn(frame);
+    if (text !== undefined) texts.set(text, (texts.get(text) ?? true) && onPages.has(frame.id));
+  }
   return [...house.records.values()].filter((record) => {
     switch (record.kind) {
       case 'page':
@@ -101,7 +103,7 @@ function fromLast(house: Document, last: Document, design: readonly DocumentReco
     if (records.has(record.id)) continue;
     records.set(record.id, record);
     for (const frame of framesOn(last, record.id)) {
-      const text = frame.content.type === 'text' ? find(last, 'text', frame.content.text) : undefined;
+      const text = find(last, 'text', textIn(frame));
       for (const each of [frame, text]) if (each && !records.has(each.id)) records.set(each.id, each);
     }
   }
@@ -118,9 +120,9 @@ function fromLast(house: Document, last: Document, design: readonly DocumentReco
     sides.set(page.id, side);
     if (section?.from === page.id) records.set(section.id, section);
     for (const frame of framesOn(last, page.id)) {
-      const text = frame.content.type === 'text' ? find(last, 'text', frame.content.text) : undefined;
+      const text = find(last, 'text', textIn(frame));
       const story = find(last, 'story', text?.story);
-      const picture = frame.content.type === 'picture' ? frame.content.picture : undefined;
+      const picture = pictureIn(last, frame)?.picture;
       // A picture that is the house's own stands in every issue.
       const stands = picture !== undefined && house.records.has(picture);
       const own = stands ? frame : emptied(last, frame, story?.section || 'Story');
@@ -128,7 +130,7 @@ function fromLast(house: Document, last: Document, design: readonly DocumentReco
       records.set(own.id, own);
       const group = find(last, 'group', own.group);
       if (group) records.set(group.id, group);
-      if (own.content.type === 'text' && text) records.set(text.id, text);
+      if (text && textIn(own) === text.id) records.set(text.id, text);
     }
   });
   const text = mastersOf(house)[0]!;

@@ -1,3 +1,4 @@
+import type { PublicationKind } from '../records/publicationKind';
 import { growingText, NO_WRAP } from '../actions/frames';
 import { mm } from '../length/length';
 import { marginText } from '../page/furniture';
@@ -10,8 +11,7 @@ import { pageGrid, stretchBox } from '../page/grid';
 import { recurringDesign } from './recurringDesigns';
 import { type Cmyk, type Role, ROLES } from '../records/swatch';
 import type { ParagraphProperties } from '../records/paragraphStyle';
-
-export type PublicationKind = 'magazine' | 'newsletter' | 'newspaper';
+import { textIn } from '../records/kinds/frames';
 
 /** What the kinds of periodical begin with. Lengths in points; body sizes and grids are common practice. */
 const BEGINNINGS: Readonly<
@@ -88,7 +88,7 @@ function taken(records: readonly DocumentRecord[], pages: readonly string[] | un
   if (pages === undefined) return [...records];
   const dropped = new Set(records.flatMap((record) => (record.kind === 'page' && !pages.includes(record.id) ? [record.id] : [])));
   const frames = records.flatMap((record) => (record.kind === 'frame' && dropped.has(record.on) ? [record] : []));
-  const gone = new Set(frames.flatMap(({ id, content }) => (content.type === 'text' ? [id, content.text] : [id])));
+  const gone = new Set(frames.flatMap((frame) => [frame.id, textIn(frame) ?? frame.id]));
   return records.filter(({ id }) => !dropped.has(id) && !gone.has(id));
 }
 

@@ -1,4 +1,5 @@
 import type { RecordBase } from './common';
+import { type Kind, LINE, maybe, oneOf, ORDER, reference, whole } from './kind';
 
 /** The usual sizes, as shares of the type area; `column` is one column wide and so many lines deep. */
 export const ADVERTISEMENT_SIZES = ['full', 'halfUpright', 'halfFlat', 'quarter', 'column'] as const;
@@ -14,3 +15,14 @@ export interface AdvertisementRecord extends RecordBase<'advertisement'> {
   /** The picture it is printed from, once it has come. */
   readonly picture?: string | undefined;
 }
+
+export const ADVERTISEMENT: Kind<AdvertisementRecord> = {
+  called: 'advertisement',
+  fields: {
+    name: LINE,
+    order: ORDER,
+    size: oneOf(...ADVERTISEMENT_SIZES),
+    lines: maybe(whole(1, 400)),
+    picture: maybe(reference('picture', 'forgets')),
+  },
+};

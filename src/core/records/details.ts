@@ -1,8 +1,10 @@
 import type { RecordBase } from './common';
+import { FACTS } from '../properties/publication';
+import { type Kind, LANGUAGE, said } from './kind';
 
-/** Facts of a publication that are said once and shown by fields anywhere. */
-export const DETAIL_NAMES = ['strapline', 'publisher', 'address', 'contact', 'price', 'staff'] as const;
-export type DetailName = (typeof DETAIL_NAMES)[number];
+/** A fact of a publication that is said once and shown by fields anywhere. */
+export type DetailName = keyof typeof FACTS;
+export const DETAIL_NAMES = Object.keys(FACTS) as DetailName[];
 
 /** What is known of a publication beside its design; its id is always `details`. */
 export interface DetailsRecord extends RecordBase<'details'>, Readonly<Record<DetailName, string>> {
@@ -21,3 +23,12 @@ export const noDetails = (language: string): DetailsRecord => ({
   price: '',
   staff: '',
 });
+
+export const DETAILS: Kind<DetailsRecord> = {
+  called: 'details of the publication',
+  offered: 'Details',
+  fields: {
+    language: LANGUAGE,
+    ...said(FACTS),
+  },
+};

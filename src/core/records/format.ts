@@ -1,4 +1,6 @@
 import type { RecordBase } from './common';
+import { BASELINE, PAPER } from '../properties/sheet';
+import { type Kind, maybe, oneOf, parts, said, YES_OR_NO } from './kind';
 
 /** The paper of a document; its id is always `format`. Lengths in points. */
 export interface FormatRecord extends RecordBase<'format'> {
@@ -16,3 +18,16 @@ export interface FormatRecord extends RecordBase<'format'> {
   /** The baseline grid: `step` apart, the first line of the type area at its top plus `offset`. */
   readonly baseline: { readonly step: number; readonly offset: number };
 }
+
+export const FORMAT: Kind<FormatRecord> = {
+  called: 'format',
+  offered: 'Format',
+  fields: {
+    ...said(PAPER),
+    facing: YES_OR_NO,
+    firstSide: oneOf('left', 'right'),
+    pattern: maybe(oneOf('mirrored', 'repeated')),
+    binding: maybe(parts({ kind: oneOf('stitched', 'bound'), signature: oneOf(4, 8, 16, 32) })),
+    baseline: parts(said(BASELINE)),
+  },
+};

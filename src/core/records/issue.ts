@@ -1,4 +1,5 @@
 import type { RecordBase } from './common';
+import { DAY, type Kind, LANGUAGE, LINE, maybe, parts, whole } from './kind';
 
 /** The one record of an issue that says which issue it is; its id is always `issue`. */
 export interface IssueRecord extends RecordBase<'issue'> {
@@ -13,3 +14,17 @@ export interface IssueRecord extends RecordBase<'issue'> {
   /** The state of its house it was last brought up to, by number of change; and for records settled since, theirs. */
   readonly house?: { readonly seq: number; readonly settled: Readonly<Record<string, number>> } | undefined;
 }
+
+const CHANGE = whole(0, Number.MAX_SAFE_INTEGER);
+
+export const ISSUE: Kind<IssueRecord> = {
+  called: 'issue',
+  fields: {
+    publication: LINE,
+    number: LINE,
+    season: LINE,
+    date: DAY,
+    language: LANGUAGE,
+    house: maybe(parts({ seq: CHANGE, settled: { is: 'map', of: CHANGE } })),
+  },
+};

@@ -18,3 +18,9 @@ export function isLanguage(tag: string): boolean {
 
 /** A language that can be asked for: the tag itself, or another in its place. */
 export const spoken = (tag: string | undefined, otherwise = 'en-GB'): string => (tag && isLanguage(tag) ? tag : otherwise);
+
+/** A language as an English reader calls it: “British English”. */
+export const languageName = (tag: string): string => new Intl.DisplayNames('en-GB', { type: 'language' }).of(tag) ?? tag;
+
+/** The languages that are proposed: those whose hyphenation there is. */
+export const LANGUAGES = ['en-GB', 'en-US', 'de', 'fr'] as const;

@@ -1,4 +1,6 @@
 import type { RecordBase } from './common';
+import { COLUMNS, margins, ROWS } from '../properties/sheet';
+import { figure, type Kind, LINE, list, maybe, oneOf, parts, POINTS, reference, said, SHARE } from './kind';
 
 /** A line to lay things along: upright or level, at a length or a share (0 to 1) of the page or its type area. */
 export interface Guide {
@@ -24,3 +26,26 @@ export interface MasterRecord extends RecordBase<'master'> {
   /** The master whose frames it shows beneath its own. */
   readonly basedOn?: string | undefined;
 }
+
+export const MASTER: Kind<MasterRecord> = {
+  called: 'master',
+  offered: 'Master',
+  fields: {
+    name: LINE,
+    ...said(COLUMNS),
+    margins: parts(said(margins(true))),
+    widths: maybe(list(figure(0.001, 10_000), 40)),
+    rows: maybe(parts(said(ROWS))),
+    guides: maybe(
+      list(
+        parts({
+          direction: oneOf('upright', 'level'),
+          within: oneOf('page', 'area'),
+          at: { is: 'either', of: [parts({ points: POINTS }), parts({ share: SHARE })] },
+        }),
+        200,
+      ),
+    ),
+    basedOn: maybe(reference('master', 'holds')),
+  },
+};

@@ -123,8 +123,8 @@ describe('removing what is used', () => {
   );
 
   it('is refused with a sentence that says by what', () => {
-    expect(() => removeSwatch(base, 'rust')).toThrow('“Rust” is used by “Small” and a frame. Say what takes its place first.');
-    expect(() => removeStyle(base, 'small')).toThrow('“Small” is used by a text. Say what takes its place first.');
+    expect(() => removeSwatch(base, 'rust')).toThrow('“Rust” is used by “Small” and a frame. Choose what takes its place first.');
+    expect(() => removeStyle(base, 'small')).toThrow('“Small” is used by a text. Choose what takes its place first.');
   });
 
   it('is done where something takes its place', () => {

@@ -1,21 +1,15 @@
 import { Fragment, type Mark, type Node } from 'prosemirror-model';
 import type { Document } from './document';
+import { listed, withArticle } from './count';
 import type { DocumentRecord, RecordKind } from './index';
+import { type Fields, INKED, maybe, parts, reference, type Rule, rulesOf, SIZE, type WhenGone, withWhat } from './kind';
+import { KINDS } from './kinds';
 
 /**
- * What each kind of record refers to: the one place that knows. From it follow what goes, or forgets, when something is
+ * What records refer to, as the fields of their kinds say it (`kinds/`). From it follow what goes, or forgets, when something is
  * removed (`actions/edit.ts`), what is brought along when records are copied elsewhere, and the foreign keys by which the
  * database refuses a change that would leave something pointing at nothing (`store/references.ts`).
  */
-
-/** What becomes of a record when one that it refers to is removed: it goes too, forgets it, or does not let it go. */
-export type WhenGone = 'goes' | 'forgets' | 'holds';
-
-interface Rule {
-  readonly at: readonly string[];
-  readonly to: readonly RecordKind[];
-  readonly gone: WhenGone;
-}
 
 /** A record that another refers to, by what kinds it may be of. */
 export interface Reference {
@@ -24,78 +18,26 @@ export interface Reference {
   readonly gone: WhenGone;
 }
 
-const rule = (at: string, to: RecordKind | readonly RecordKind[], gone: WhenGone): Rule => ({
-  at: at.split('.'),
-  to: typeof to === 'string' ? [to] : to,
-  gone,
-});
+const RULES = Object.fromEntries(
+  Object.entries(KINDS).map(([kind, { fields }]) => [kind, rulesOf(fields as Fields)]),
+) as unknown as Readonly<Record<RecordKind, readonly Rule[]>>;
 
-const LETTERS: readonly Rule[] = [
-  rule('properties.swatch', 'swatch', 'holds'),
-  rule('properties.letterOutline.swatch', 'swatch', 'holds'),
-];
-
-/** Places in a record that hold the id of another, as paths. */
-const RULES: Readonly<Record<RecordKind, readonly Rule[]>> = {
-  issue: [],
-  details: [],
-  format: [],
-  master: [rule('basedOn', 'master', 'holds')],
-  page: [rule('master', 'master', 'holds')],
-  frame: [
-    rule('on', ['page', 'master'], 'goes'),
-    rule('of', 'frame', 'forgets'),
-    rule('group', 'group', 'forgets'),
-    rule('content.text', 'text', 'goes'),
-    rule('content.jumpTo', 'text', 'forgets'),
-    rule('content.jumpFrom', 'text', 'forgets'),
-    rule('content.layout.jumpTo', 'text', 'forgets'),
-    rule('content.layout.jumpFrom', 'text', 'forgets'),
-    rule('content.picture', 'picture', 'forgets'),
-    rule('content.advertisement', 'advertisement', 'forgets'),
-    rule('fill.swatch', 'swatch', 'holds'),
-    rule('border.swatch', 'swatch', 'holds'),
-    rule('shadow.swatch', 'swatch', 'holds'),
-  ],
-  group: [],
-  // What is in its body: below.
-  text: [rule('story', 'story', 'goes'), rule('source.text', 'text', 'forgets')],
-  story: [
-    rule('parts.headline', 'text', 'goes'),
-    rule('parts.body', 'text', 'goes'),
-    rule('parts.standfirst', 'text', 'forgets'),
-    rule('parts.byline', 'text', 'forgets'),
-  ],
-  advertisement: [rule('picture', 'picture', 'forgets')],
-  section: [rule('from', 'page', 'goes')],
-  picture: [],
-  paragraphStyle: [
-    rule('basedOn', 'paragraphStyle', 'holds'),
-    ...LETTERS,
-    rule('properties.ruleAbove.swatch', 'swatch', 'holds'),
-    rule('properties.ruleBelow.swatch', 'swatch', 'holds'),
-    rule('properties.dropCap.style', 'characterStyle', 'holds'),
-    rule('properties.leadIn.style', 'characterStyle', 'holds'),
-    rule('properties.endMark.style', 'characterStyle', 'holds'),
-  ],
-  characterStyle: [rule('basedOn', 'characterStyle', 'holds'), ...LETTERS],
-  swatch: [],
-  palette: [],
-};
+const AREA = maybe(withWhat(INKED));
+const STROKE = maybe(withWhat({ weight: SIZE, ...INKED }));
 
 /** The same for what stands in the body of a text, by node and mark. */
 const IN_BODY: Readonly<Record<string, readonly Rule[]>> = {
-  paragraph: [rule('style', 'paragraphStyle', 'holds')],
-  character: [rule('style', 'characterStyle', 'holds')],
-  picture: [rule('picture', 'picture', 'holds')],
-  figure: [rule('picture', 'picture', 'holds')],
-  field: [rule('of', 'story', 'forgets')],
-  cell: [rule('fill.swatch', 'swatch', 'holds')],
-  table: [
-    ...['rows', 'columns', 'around', 'head'].map((which) => rule(`rules.${which}.swatch`, 'swatch', 'holds')),
-    rule('headFill.swatch', 'swatch', 'holds'),
-    rule('stripe.swatch', 'swatch', 'holds'),
-  ],
+  paragraph: rulesOf({ style: reference('paragraphStyle', 'holds') }),
+  character: rulesOf({ style: reference('characterStyle', 'holds') }),
+  picture: rulesOf({ picture: reference('picture', 'holds') }),
+  figure: rulesOf({ picture: reference('picture', 'holds') }),
+  field: rulesOf({ of: reference('story', 'forgets') }),
+  cell: rulesOf({ fill: AREA }),
+  table: rulesOf({
+    rules: maybe(parts({ rows: STROKE, columns: STROKE, around: STROKE, head: STROKE })),
+    headFill: AREA,
+    stripe: AREA,
+  }),
 };
 
 /** Paths of references in records of a kind, and in the attributes of a node or mark: for a test that none is left out. */
@@ -146,7 +88,7 @@ function referred(rules: readonly Rule[] | undefined, of: object): Reference[] {
   const out: Reference[] = [];
   for (const { at, to, gone } of rules ?? []) {
     const id = valueAt(of, at);
-    if (typeof id === 'string') out.push({ id, to, gone });
+    if (typeof id === 'string') out.push({ id, to: to as readonly RecordKind[], gone });
   }
   return out;
 }
@@ -190,20 +132,14 @@ export function led<R extends DocumentRecord>(record: R, lead: Lead): R {
 
 function ledAt<T extends object>(rules: readonly Rule[] | undefined, of: T, lead: Lead): T {
   let out = of;
-  for (const { at, to, gone } of rules ?? []) {
+  for (const { at, to, gone, out: without } of rules ?? []) {
     const id = valueAt(out, at);
     if (typeof id !== 'string') continue;
-    const next = lead({ id, to, gone });
-    if (next !== id) out = withValue(out, ALONE_NOTHING.has(at.at(-2) ?? '') && next === undefined ? at.slice(0, -1) : at, next);
+    const next = lead({ id, to: to as readonly RecordKind[], gone });
+    if (next !== id) out = withValue(out, next === undefined ? without : at, next);
   }
   return out;
 }
-
-/** Things that are nothing without what they refer to. */
-const ALONE_NOTHING: ReadonlySet<string> = new Set([
-  ...['source', 'fill', 'border', 'shadow', 'letterOutline', 'ruleAbove', 'ruleBelow', 'leadIn'],
-  ...['rows', 'columns', 'around', 'head', 'headFill', 'stripe'],
-]);
 
 function withValue<T extends object>(of: T, [key, ...rest]: readonly string[], value: unknown): T {
   const own = of as Record<string, unknown>;
@@ -307,8 +243,7 @@ export function heldWords(document: Document, gone: DocumentRecord): string {
   const holders = referring(document, [gone]).filter(({ to }) => to.gone === 'holds');
   const names = [...new Set(holders.map(({ record }) => calledBy(document, record)))];
   const some = names.length > 3 ? [...names.slice(0, 2), `${names.length - 2} more`] : names;
-  const list = some.length > 1 ? `${some.slice(0, -1).join(', ')} and ${some.at(-1)!}` : (some[0] ?? 'something');
-  return `${calledBy(document, gone)} is used by ${list}. Say what takes its place first.`;
+  return `${calledBy(document, gone)} is used by ${listed(some) || 'something'}. Choose what takes its place first.`;
 }
 
 /** What a record is called where people read of it. */
@@ -318,13 +253,5 @@ function calledBy(document: Document, record: DocumentRecord): string {
     const story = document.records.get(record.story);
     if (story?.kind === 'story') return `“${story.name}”`;
   }
-  return KIND_WORDS[record.kind] ?? 'something';
+  return withArticle(KINDS[record.kind].called);
 }
-
-const KIND_WORDS: Partial<Record<RecordKind, string>> = {
-  frame: 'a frame',
-  text: 'a text',
-  page: 'a page',
-  master: 'a master',
-  picture: 'a picture',
-};

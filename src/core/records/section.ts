@@ -1,4 +1,5 @@
 import type { RecordBase } from './common';
+import { type Kind, LINE, maybe, oneOf, parts, reference, whole, words } from './kind';
 
 /** How a section's folios are written: 1, i, I, a or A. */
 export const FOLIO_STYLES = ['1', 'i', 'I', 'a', 'A'] as const;
@@ -18,3 +19,12 @@ export interface SectionRecord extends RecordBase<'section'> {
   readonly from: string;
   readonly folios?: Folios | undefined;
 }
+
+export const SECTION: Kind<SectionRecord> = {
+  called: 'section',
+  fields: {
+    name: LINE,
+    from: reference('page', 'goes'),
+    folios: maybe(parts({ style: oneOf(...FOLIO_STYLES), prefix: words(8), start: whole(1, 9999) })),
+  },
+};

@@ -1,4 +1,5 @@
 import type { RecordBase } from './common';
+import { DAY, type Kind, LINE, maybe, oneOf, ORDER, parts, reference, whole } from './kind';
 
 /** How far a story is, in the order of the work. */
 export const STORY_STATES = ['planned', 'commissioned', 'delivered', 'edited', 'passed'] as const;
@@ -24,3 +25,22 @@ export interface StoryRecord extends RecordBase<'story'> {
   /** How many words it is meant to have. */
   readonly target?: number | undefined;
 }
+
+export const STORY: Kind<StoryRecord> = {
+  called: 'story',
+  fields: {
+    name: LINE,
+    section: LINE,
+    order: ORDER,
+    tint: whole(0, 7),
+    parts: parts({
+      headline: reference('text', 'goes'),
+      body: reference('text', 'goes'),
+      standfirst: maybe(reference('text', 'forgets')),
+      byline: maybe(reference('text', 'forgets')),
+    }),
+    state: maybe(oneOf(...STORY_STATES)),
+    due: maybe(DAY),
+    target: maybe(whole(1, 1_000_000)),
+  },
+};

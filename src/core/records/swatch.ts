@@ -1,4 +1,5 @@
 import type { RecordBase } from './common';
+import { type Kind, LINE, list, maybe, oneOf, parts, SHARE } from './kind';
 
 /** Shares of cyan, magenta, yellow and black, each 0 to 1. */
 export type Cmyk = readonly [number, number, number, number];
@@ -25,3 +26,17 @@ export interface PaletteRecord extends RecordBase<'palette'> {
   readonly name: string;
   readonly colours: Readonly<Record<Role, Cmyk>>;
 }
+
+const INKS = list(SHARE, 4, 4);
+
+export const SWATCH: Kind<SwatchRecord> = {
+  called: 'colour',
+  offered: 'Colour',
+  fields: { name: LINE, cmyk: INKS, rgb: maybe(list(SHARE, 3, 3)), role: maybe(oneOf(...ROLES)) },
+};
+
+export const PALETTE: Kind<PaletteRecord> = {
+  called: 'palette',
+  offered: 'Palette',
+  fields: { name: LINE, colours: parts({ ink: INKS, paper: INKS, accent1: INKS, accent2: INKS, tint: INKS }) },
+};

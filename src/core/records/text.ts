@@ -1,6 +1,7 @@
 import type { Node } from 'prosemirror-model';
 import type { Stroke } from './characterStyle';
 import type { RecordBase } from './common';
+import { type Kind, maybe, oneOf, reference, withWhat, words } from './kind';
 import type { DetailName } from './details';
 import type { Lengths } from './frame';
 import type { StartIn } from './paragraphStyle';
@@ -102,3 +103,14 @@ export interface TextRecord extends RecordBase<'text'> {
   /** For a pull quote: the text it was taken from, and its words there. */
   readonly source?: { readonly text: string; readonly words: string } | undefined;
 }
+
+export const TEXT: Kind<TextRecord> = {
+  called: 'text',
+  offered: 'Text on a master',
+  fields: {
+    role: oneOf('headline', 'standfirst', 'byline', 'body', 'caption', 'credit', 'quote', 'furniture'),
+    story: maybe(reference('story', 'goes')),
+    body: { is: 'body' },
+    source: maybe(withWhat({ text: reference('text', 'forgets'), words: words(5000) })),
+  },
+};

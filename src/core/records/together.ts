@@ -1,3 +1,4 @@
+import { listed } from './count';
 import type { RecordKind } from './index';
 import type { Storable, StoredDiff, StoredRecord } from './stored';
 
@@ -20,7 +21,7 @@ export function judgedKinds({ added, updated, removed }: StoredDiff): readonly R
 export function together(records: readonly Storable[]): string | undefined {
   for (const kind of ['paragraphStyle', 'characterStyle', 'master'] as const) {
     const circle = circleAmong(records.filter((record): record is Based & StoredRecord => record.kind === kind));
-    if (circle) return `${circle.map(({ name }) => `“${name}”`).join(' and ')} would be based on one another in a circle.`;
+    if (circle) return `${listed(circle.map(({ name }) => `“${name}”`))} would be based on one another in a circle.`;
   }
   const has = (kind: RecordKind) => records.some((record) => record.kind === kind);
   if (has('issue') && has('master') && !has('page')) return 'The last page stays: an issue has at least one.';

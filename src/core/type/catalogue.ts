@@ -55,6 +55,10 @@ export const CATALOGUE: readonly CatalogueFace[] = [
 /** The families that a house is set in, each once, in the catalogue's order. */
 export const FAMILIES: readonly string[] = ['Source Serif 4', 'Archivo'];
 
+/** The weights that a family comes in, the lightest first. */
+export const weightsOf = (family: string): number[] =>
+  [...new Set(CATALOGUE.filter((face) => face.family === family).map(({ weight }) => weight))].sort((a, b) => a - b);
+
 /**
  * Where a character that its own face lacks is taken from, in this order. Each entry says which characters may need
  * it, so that a face is loaded only for a document that does.

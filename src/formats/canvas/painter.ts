@@ -1,7 +1,17 @@
-import { absentBoxes } from '@/core/compose/absent';
-import { contourPath } from '@/core/compose/contours';
-import type { AreaItem, Ink, Item, Line, LineMark, PageList, PictureItem, Run, TextItem } from '@/core/compose/displayList';
-import { runWidth } from '@/core/compose/displayList';
+import { absentBoxes } from '@/core/compose/displayList/absent';
+import { contourPath } from '@/core/compose/frames/contours';
+import type {
+  AreaItem,
+  Ink,
+  Item,
+  Line,
+  LineMark,
+  PageList,
+  PictureItem,
+  Run,
+  TextItem,
+} from '@/core/compose/displayList/displayList';
+import { runWidth } from '@/core/compose/displayList/displayList';
 import type { Box } from '@/core/geometry/box';
 import type { Face } from '@/core/type/face';
 

@@ -1,13 +1,17 @@
 import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
-import { Composer } from '@/core/compose/compose';
-import { facesOf } from '@/core/compose/faces';
+import { Composer } from '@/core/compose/composer';
+import { facesOf } from '@/core/compose/paragraph/faces';
 import type { Document } from '@/core/records/document';
 import { CATALOGUE } from '@/core/type/catalogue';
 import { FaceError, readFace } from '@/core/type/face';
+import { HYPHENATION_LANGUAGES, loadHyphenation } from '@/core/type/hyphenation';
 import { Shaper } from '@/core/type/shaper';
 
 const require = createRequire(import.meta.url);
+
+// Whoever has the faces at hand has every language too.
+await loadHyphenation(HYPHENATION_LANGUAGES);
 
 /** Where a face's file lies on this machine: in the package that ships it. @throws FaceError */
 export function facePath(id: string): string {

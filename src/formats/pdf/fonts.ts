@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { type PDFContext, PDFHexString, PDFName, PDFNumber, type PDFRef } from '@cantoo/pdf-lib';
-import type { Run } from '@/core/compose/displayList';
+import type { Run } from '@/core/compose/displayList/displayList';
 import type { Face } from '@/core/type/face';
 import { subsetFace } from './subset';
 

@@ -1,4 +1,4 @@
-import type { PageList } from '@/core/compose/displayList';
+import type { PageList } from '@/core/compose/displayList/displayList';
 import type { PdfPage } from './painter';
 
 /** Pages with the one across the spine, where there is one: a left page's is the right page behind it. */

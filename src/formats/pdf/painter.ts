@@ -1,7 +1,7 @@
 import { PDFDocument, PDFName, type PDFRef } from '@cantoo/pdf-lib';
 import { type Box, overlaps } from '@/core/geometry/box';
-import { absentBoxes } from '@/core/compose/absent';
-import { contourPath } from '@/core/compose/contours';
+import { absentBoxes } from '@/core/compose/displayList/absent';
+import { contourPath } from '@/core/compose/frames/contours';
 import {
   type AreaItem,
   type Contour,
@@ -13,7 +13,7 @@ import {
   type Run,
   runWidth,
   type Showing,
-} from '@/core/compose/displayList';
+} from '@/core/compose/displayList/displayList';
 import { mappedBox } from '@/core/geometry/matrix';
 import { mm } from '@/core/length/length';
 import type { PictureRecord } from '@/core/records/index';

@@ -12,9 +12,9 @@ import {
 } from '../../../tests/support/documents';
 import { composerFor } from '../../../tests/support/faces';
 import { filed, pdfWords, ran } from '../../../tests/support/programs';
-import type { PageList, TextItem } from '@/core/compose/displayList';
-import { inReadingOrder } from '@/core/compose/readingOrder';
-import { lineText } from '@/core/compose/lineText';
+import type { PageList, TextItem } from '@/core/compose/displayList/displayList';
+import { inReadingOrder } from '@/core/compose/displayList/readingOrder';
+import { lineText } from '@/core/compose/displayList/lineText';
 import { docOf, markOf, paragraphOf, plainBody, plainParagraphs, textOf } from '@/core/records/body';
 import { get, type Document } from '@/core/records/document';
 import type { PictureRecord } from '@/core/records/index';

@@ -1,4 +1,4 @@
-import type { Line, PageList, Run } from '@/core/compose/displayList';
+import type { Line, PageList, Run } from '@/core/compose/displayList/displayList';
 import type { Face } from '@/core/type/face';
 import { paintAbsent, paintItem, paintMark, type PictureSource, shown } from './painter';
 

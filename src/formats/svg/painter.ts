@@ -1,5 +1,5 @@
-import { absentBoxes } from '@/core/compose/absent';
-import { contourPath } from '@/core/compose/contours';
+import { absentBoxes } from '@/core/compose/displayList/absent';
+import { contourPath } from '@/core/compose/frames/contours';
 import type {
   AreaItem,
   BrokenItem,
@@ -13,7 +13,7 @@ import type {
   Run,
   Showing,
   TextColumn,
-} from '@/core/compose/displayList';
+} from '@/core/compose/displayList/displayList';
 import type { Box } from '@/core/geometry/box';
 
 /**

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { baseRecords, document, pictureFrame, pictureRecord, textFrame, textRecord } from '../../../tests/support/documents';
 import { composerFor } from '../../../tests/support/faces';
 import { plainBody } from '@/core/records/body';
-import type { TextItem } from '@/core/compose/displayList';
+import type { TextItem } from '@/core/compose/displayList/displayList';
 import { outlinedPage } from './outlined';
 import { escaped, paintItem, paintLine, paintPage } from './painter';
 

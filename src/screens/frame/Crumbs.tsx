@@ -8,11 +8,11 @@ import { anchorOf } from './anchors';
 export function Crumbs({ publication, here }: { publication: string; here: string }) {
   return (
     <>
-      <Link href="/" aria-label="Shelf" className="flex items-center gap-2">
+      <Link href="/" prefetch={false} aria-label="Shelf" className="flex items-center gap-2">
         <KiteMark />
       </Link>
       <p className="font-semibold whitespace-nowrap">
-        <Link href={`/#${anchorOf(publication)}`} className="hover:underline">
+        <Link prefetch={false} href={`/#${anchorOf(publication)}`} className="hover:underline">
           {publication}
         </Link>
         <span className="px-1.5 opacity-40">/</span>

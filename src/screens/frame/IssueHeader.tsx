@@ -1,9 +1,9 @@
 'use client';
 
+import type { ReactNode } from 'react';
 import Link from 'next/link';
 import type { DeskStore } from '@/client/deskStore';
 import { Crumbs } from './Crumbs';
-import { DeskTools } from './DeskTools';
 import { SaveState } from './SaveState';
 
 /** The places of an issue that there are, in the order of the work. */
@@ -20,26 +20,11 @@ interface IssueHeaderProps {
   readonly house: string | undefined;
   readonly place: 'plan' | 'pages' | 'handoff';
   readonly store?: DeskStore;
-  readonly undo?: string | undefined;
-  readonly redo?: string | undefined;
-  readonly onTurn?: (how: 'undo' | 'redo') => void;
-  readonly onCommands?: () => void;
-  readonly onHelp?: () => void;
+  /** Undo, redo and the commands of the place. */
+  readonly tools?: ReactNode;
 }
 
-export function IssueHeader({
-  document,
-  publication,
-  name,
-  house,
-  place,
-  store,
-  undo,
-  redo,
-  onTurn,
-  onCommands,
-  onHelp,
-}: IssueHeaderProps) {
+export function IssueHeader({ document, publication, name, house, place, store, tools }: IssueHeaderProps) {
   return (
     <header className="border-base-300 bg-base-100 flex h-11 shrink-0 items-center gap-4 border-b px-3">
       <Crumbs publication={publication} here={name} />
@@ -68,7 +53,7 @@ export function IssueHeader({
       </nav>
       <div className="ml-auto flex items-center gap-1">
         {store && <SaveState store={store} />}
-        <DeskTools undo={undo} redo={redo} onTurn={onTurn} onCommands={onCommands} onHelp={onHelp} />
+        {tools}
       </div>
     </header>
   );

@@ -9,14 +9,14 @@ export function SaveState({ store }: { store: DeskStore }) {
   const time = (at: Date) => at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
   const text =
     state.is === 'storing'
-      ? 'Storing …'
+      ? 'Saving …'
       : state.is === 'waiting'
         ? state.why
         : state.is === 'behind'
           ? 'Not up to date'
           : state.at
-            ? `Stored ${time(state.at)}`
-            : 'Stored';
+            ? `Saved ${time(state.at)}`
+            : 'Saved';
   return (
     <p
       role="status"

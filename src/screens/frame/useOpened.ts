@@ -6,6 +6,7 @@ import { type DeskStore, ViewedStore } from '@/client/deskStore';
 import type { Opened } from '@/client/documentStore';
 import { fetchOpened } from '@/client/fetchOpened';
 import { openStore } from '@/client/openStore';
+import { startComposer } from '@/client/startWorker';
 import type { DeskView } from '@/core/page/houseDesk';
 
 /** What a place works with: the document, and the typesetter that composes it. */
@@ -29,6 +30,7 @@ export function useOpened(id: string, opened?: Opened, view?: DeskView): Opening
   useEffect(() => {
     let close: (() => void) | undefined;
     let gone = false;
+    startComposer();
     const open = (found: Opened) => {
       if (gone) return;
       const own = openStore(id, found);

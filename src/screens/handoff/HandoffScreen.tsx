@@ -2,7 +2,12 @@
 
 import { format } from 'date-fns';
 import { Download, FileText, Printer } from 'lucide-react';
-import { useEffect, useState, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { ask, got, taken } from '@/client/ask';
+import { ServerData } from '../frame/ServerData';
+import { command } from '../frame/commands/command';
+import { useCommands } from '../frame/commands/useCommands';
 import { IssueHeader } from '../frame/IssueHeader';
 
 /** A delivery as the server tells of it. */
@@ -29,54 +34,65 @@ interface HandoffProps {
   readonly deliveries: readonly DeliveryView[];
 }
 
+const isUnderWay = ({ state }: DeliveryView): boolean => state === 'waiting' || state === 'working';
+
 /** One card for each way out, and what was made before. */
-export function HandoffScreen({ id, publication, name, house, pages, deliveries: first }: HandoffProps) {
-  const [deliveries, setDeliveries] = useState(first);
+export function HandoffScreen(props: HandoffProps) {
+  return (
+    <ServerData>
+      <Cards {...props} />
+    </ServerData>
+  );
+}
+
+/** The deliveries of an issue; as long as some are under way it is asked how far they are. */
+function useDeliveries(id: string, first: readonly DeliveryView[]) {
+  const client = useQueryClient();
+  const key = ['deliveries', id];
+  const change = (how: (old: readonly DeliveryView[]) => readonly DeliveryView[]) =>
+    client.setQueryData<readonly DeliveryView[]>(key, (old = first) => how(old));
+  const { data: deliveries, isError } = useQuery<readonly DeliveryView[]>({
+    queryKey: key,
+    initialData: first,
+    queryFn: ({ signal }) =>
+      Promise.all(
+        (client.getQueryData<readonly DeliveryView[]>(key) ?? first).map((each) =>
+          isUnderWay(each) ? got<DeliveryView>(`/api/deliveries/${each.id}`, signal) : each,
+        ),
+      ),
+    refetchInterval: ({ state }) => (state.data?.some(isUnderWay) ? ASK_EVERY : false),
+  });
+  const make = useMutation({
+    mutationFn: (options: DeliveryView['options']) => ask<DeliveryView>(`/api/documents/${id}/deliveries`, options),
+    onSuccess: (made) => change((old) => [made, ...old]),
+  });
+  const cancel = useMutation({
+    mutationFn: (delivery: string) => taken(`/api/deliveries/${delivery}`),
+    onSuccess: (_, delivery) =>
+      change((old) => old.map((each) => (each.id === delivery ? { ...each, state: 'cancelled', message: 'Cancelled.' } : each))),
+  });
+  const refused = make.error ?? cancel.error;
+  const trouble = refused?.message ?? (isError ? 'The server is not answering. What is under way goes on there.' : undefined);
+  return { deliveries, trouble, make: make.mutate, cancel: cancel.mutate };
+}
+
+function Cards({ id, publication, name, house, pages, deliveries: first }: HandoffProps) {
   const [marks, setMarks] = useState(true);
-  const [trouble, setTrouble] = useState<string>();
-  const under = deliveries.filter((each) => each.state === 'waiting' || each.state === 'working');
-  const asking = under.map((each) => each.id).join(' ');
-
-  useEffect(() => {
-    if (asking === '') return;
-    const timer = setInterval(() => {
-      void Promise.all(
-        asking
-          .split(' ')
-          .map((each) => fetch(`/api/deliveries/${each}`).then((response) => response.json() as Promise<DeliveryView>)),
-      )
-        .then((now) => setDeliveries((old) => old.map((each) => now.find((fresh) => fresh.id === each.id) ?? each)))
-        .catch(() => setTrouble('The server does not answer. What is under way goes on there.'));
-    }, ASK_EVERY);
-    return () => clearInterval(timer);
-  }, [asking]);
-
-  const make = async (options: DeliveryView['options']) => {
-    setTrouble(undefined);
-    try {
-      const response = await fetch(`/api/documents/${id}/deliveries`, {
-        method: 'POST',
-        headers: { 'Content-Type': 'application/json' },
-        body: JSON.stringify(options),
-      });
-      const answer = (await response.json()) as DeliveryView & { message?: string };
-      if (!response.ok) throw new Error(answer.message);
-      setDeliveries((old) => [answer, ...old]);
-    } catch (error) {
-      setTrouble((error as Error).message || 'The server does not answer. Try again.');
-    }
-  };
-  const cancel = async (delivery: string) => {
-    await fetch(`/api/deliveries/${delivery}`, { method: 'DELETE' });
-    setDeliveries((old) =>
-      old.map((each) => (each.id === delivery ? { ...each, state: 'cancelled', message: 'Cancelled.' } : each)),
-    );
-  };
+  const { deliveries, trouble, make, cancel } = useDeliveries(id, first);
+  const under = deliveries.filter(isUnderWay);
   const busy = (purpose: 'print' | 'screen') => under.some((each) => each.options.purpose === purpose);
+  const busyWords = (purpose: 'print' | 'screen') => busy(purpose) && 'One is being made';
+  const { tools, dialogs } = useCommands({
+    commands: [
+      command('print', 'Make print PDF', undefined, busyWords('print'), () => make({ purpose: 'print', marks })),
+      command('screen', 'Make screen PDF', undefined, busyWords('screen'), () => make({ purpose: 'screen', marks: false })),
+    ],
+  });
 
   return (
     <div className="flex h-full flex-col">
-      <IssueHeader document={id} publication={publication} name={name} house={house} place="handoff" />
+      <IssueHeader document={id} publication={publication} name={name} house={house} place="handoff" tools={tools} />
+      {dialogs}
       <main className="mx-auto w-full max-w-5xl flex-1 overflow-auto px-8 py-7">
         <h1 className="sr-only">Handoff</h1>
         {trouble && (
@@ -102,7 +118,7 @@ export function HandoffScreen({ id, publication, name, house, pages, deliveries:
               type="button"
               className="btn btn-primary btn-sm font-semibold"
               disabled={busy('print')}
-              onClick={() => void make({ purpose: 'print', marks })}
+              onClick={() => make({ purpose: 'print', marks })}
             >
               Make print PDF
             </button>
@@ -113,20 +129,20 @@ export function HandoffScreen({ id, publication, name, house, pages, deliveries:
               type="button"
               className="btn btn-primary btn-sm mt-3 font-semibold"
               disabled={busy('screen')}
-              onClick={() => void make({ purpose: 'screen', marks: false })}
+              onClick={() => make({ purpose: 'screen', marks: false })}
             >
               Make screen PDF
             </button>
           </Card>
         </div>
-        <h2 className="chapter border-base-300 mt-9 border-b pb-1.5">Made before</h2>
-        {deliveries.length === 0 && <p className="py-3 opacity-70">Nothing has been made of this issue yet.</p>}
-        <ul aria-label="Made before">
+        <h2 className="chapter border-base-300 mt-9 border-b pb-1.5">Made earlier</h2>
+        {deliveries.length === 0 && <p className="py-3 opacity-70">Nothing has been made from this issue yet.</p>}
+        <ul aria-label="Made earlier">
           {deliveries.map((delivery) => (
             <li key={delivery.id} data-state={delivery.state} className="border-base-300 flex items-center gap-4 border-b py-2">
               <span className="w-24 font-semibold">{delivery.options.purpose === 'print' ? 'Print PDF' : 'Screen PDF'}</span>
               <span className="narrow w-32 opacity-75">{format(new Date(delivery.at), 'd MMM yyyy, HH:mm')}</span>
-              <State delivery={delivery} onCancel={() => void cancel(delivery.id)} />
+              <State delivery={delivery} onCancel={() => cancel(delivery.id)} />
             </li>
           ))}
         </ul>

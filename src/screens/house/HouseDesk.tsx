@@ -6,9 +6,8 @@ import type { Opened } from '@/client/documentStore';
 import { deskPage, mastersDesk, recurringDesk } from '@/core/page/houseDesk';
 import { mastersOf } from '@/core/page/pages';
 import { SaveState } from '../frame/SaveState';
-import { DeskTools } from '../frame/DeskTools';
-import type { DeskPlace } from '../pages/deskPlace';
-import { DeskScreen } from '../pages/DeskScreen';
+import type { DeskPlace } from '../desk/deskPlace';
+import { DeskScreen } from '../desk/DeskScreen';
 import { ChapterList, HouseFrame, HouseHeader } from './HouseFrame';
 
 interface HouseDeskProps {
@@ -35,7 +34,7 @@ export function HouseDesk({ id, publication, chapter, opened }: HouseDeskProps) 
       header: (tools) => (
         <HouseHeader publication={publication}>
           <SaveState store={store} />
-          <DeskTools {...tools} />
+          {tools}
         </HouseHeader>
       ),
       side: <ChapterList id={id} chapter={chapter} />,

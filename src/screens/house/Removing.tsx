@@ -32,17 +32,17 @@ export function Removing({ name, uses, others, onRemove, onClose }: RemovingProp
           It is used {uses === 1 ? 'once' : `${uses} times`}. Choose what takes its place there; one Undo brings all of it back.
         </p>
         <Select
-          label="In its place"
+          label="Replace it with"
           value={instead}
           of={others.map((other) => ({ value: other.id, name: other.name }))}
           onChange={setInstead}
         />
         <div className="flex justify-end gap-2 pt-1">
           <button type="button" className="btn btn-ghost btn-sm" onClick={onClose}>
-            Keep it
+            Keep
           </button>
           <button type="submit" className="btn btn-primary btn-sm font-semibold">
-            Remove it
+            Remove
           </button>
         </div>
       </form>

@@ -6,10 +6,9 @@ import type { Diff } from '@/core/records/diff';
 import type { Document } from '@/core/records/document';
 import { Notices } from '@/parts/Notices';
 import { SaveState } from '../frame/SaveState';
-import { undoOrRedo } from '../frame/undoOrRedo';
-import { TurnButtons } from '../frame/TurnButtons';
-import { useConflicts } from '../pages/useConflicts';
-import { useNotices } from '../pages/useNotices';
+import { useCommands } from '../frame/commands/useCommands';
+import { useConflicts } from '../frame/useConflicts';
+import { useNotices } from '../frame/useNotices';
 
 /** What a chapter of a house works with. */
 export interface HouseTools {
@@ -18,18 +17,16 @@ export interface HouseTools {
   readonly act: (label: string, action: (house: Document) => Diff) => void;
   /** Does what a button was pressed for, which has no field: the sentence why it cannot be done is said below. */
   readonly pressed: (work: () => void) => void;
-  /** For the header: how far what was done is, undo and redo. For the foot: what is said. */
+  /** For the header: how far what was done is, undo, redo and the commands. For the foot: what is said, and dialogs. */
   readonly header: ReactNode;
   readonly notices: ReactNode;
 }
 
 export function useHouseTools(store: DocumentStore): HouseTools {
-  const { document, undo, redo } = useSyncExternalStore(store.subscribe, store.snapshot, store.snapshot);
+  const { document } = useSyncExternalStore(store.subscribe, store.snapshot, store.snapshot);
   const { notices, say, close } = useNotices();
   useConflicts(store, say);
-  const turn = (how: 'undo' | 'redo') => {
-    void undoOrRedo(store, how, say);
-  };
+  const { tools, dialogs } = useCommands({ store, say });
   return {
     house: document,
     act: (label, action) => store.do(label, action(store.document)),
@@ -43,9 +40,14 @@ export function useHouseTools(store: DocumentStore): HouseTools {
     header: (
       <>
         <SaveState store={store} />
-        <TurnButtons undo={undo} redo={redo} onTurn={turn} />
+        {tools}
       </>
     ),
-    notices: <Notices notices={notices} onClose={close} />,
+    notices: (
+      <>
+        <Notices notices={notices} onClose={close} />
+        {dialogs}
+      </>
+    ),
   };
 }

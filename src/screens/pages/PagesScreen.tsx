@@ -3,8 +3,8 @@
 import { useCallback } from 'react';
 import type { DeskStore } from '@/client/deskStore';
 import { IssueHeader } from '../frame/IssueHeader';
-import type { DeskPlace } from './deskPlace';
-import { DeskScreen } from './DeskScreen';
+import type { DeskPlace } from '../desk/deskPlace';
+import { DeskScreen } from '../desk/DeskScreen';
 
 interface PagesScreenProps {
   readonly id: string;
@@ -23,7 +23,15 @@ export function PagesScreen({ id, publication, name, house, at }: PagesScreenPro
       at,
       title: `${publication}, ${name}: pages`,
       header: (tools) => (
-        <IssueHeader document={id} publication={publication} name={name} house={house} place="pages" store={store} {...tools} />
+        <IssueHeader
+          document={id}
+          publication={publication}
+          name={name}
+          house={house}
+          place="pages"
+          store={store}
+          tools={tools}
+        />
       ),
     }),
     [id, publication, name, house, at],

@@ -63,14 +63,14 @@ export function ChosenPages({ document, pages, house, actions, onOpen, onChoose 
         label="Master"
         value={masters.length === 1 ? masters[0]! : ''}
         of={[
-          ...(masters.length === 1 ? [] : [{ value: '', name: 'Several' }]),
+          ...(masters.length === 1 ? [] : [{ value: '', name: 'Mixed' }]),
           ...mastersOf(document).map(({ id, name }) => ({ value: id, name })),
         ]}
         onChange={(master) => master !== '' && actions.master(ids, master)}
       />
       <div className="flex flex-wrap gap-1.5">
-        {button('Earlier', () => actions.move(ids, every[Math.max(0, first!.number - 2)]!.page.id), first!.number > 1)}
-        {button('Later', () => actions.move(ids, every[last.number + 1]?.page.id), last.number < every.length)}
+        {button('Move earlier', () => actions.move(ids, every[Math.max(0, first!.number - 2)]!.page.id), first!.number > 1)}
+        {button('Move later', () => actions.move(ids, every[last.number + 1]?.page.id), last.number < every.length)}
         {button('Duplicate', () => actions.duplicate(ids))}
         {button('Remove', () => actions.remove(ids) && onChoose([]), ids.length < every.length)}
       </div>
@@ -111,7 +111,7 @@ function SectionFields({ document, page, actions }: { document: Document; page: 
           {page.section ? `In the section ${page.section.name}` : 'In no section'}
         </span>
         <button type="button" className="btn btn-xs" onClick={() => setOpened(true)}>
-          A section begins here
+          Start a section here
         </button>
       </p>
     );
@@ -124,14 +124,14 @@ function SectionFields({ document, page, actions }: { document: Document; page: 
   };
   return (
     <div role="group" aria-label="Section" className="flex flex-col gap-1.5">
-      <WordsField label="The section that begins here" value={name} onChange={(words) => put({ name: words })} />
+      <WordsField label="Section starting here" value={name} onChange={(words) => put({ name: words })} />
       {own && (
         <>
           <div className="flex gap-2">
             <Select
               label="Folios"
               value={folios?.style ?? ''}
-              of={[{ value: '', name: 'Go on' }, ...FOLIO_STYLES.map((style) => ({ value: style, name: FOLIO_NAMES[style] }))]}
+              of={[{ value: '', name: 'Continue' }, ...FOLIO_STYLES.map((style) => ({ value: style, name: FOLIO_NAMES[style] }))]}
               onChange={(style) =>
                 put({ folios: style === '' ? null : { prefix: folios?.prefix ?? '', start: folios?.start ?? 1, style } })
               }
@@ -156,7 +156,7 @@ function SectionFields({ document, page, actions }: { document: Document; page: 
             )}
           </div>
           <p className="narrow flex items-baseline gap-2 opacity-75">
-            <span className="flex-1">{folios ? `Begins with ${folioOf(folios, 0)}` : 'A department: its folios go on.'}</span>
+            <span className="flex-1">{folios ? `Starts at ${folioOf(folios, 0)}` : 'A department: its folios continue.'}</span>
             <button type="button" className="btn btn-ghost btn-xs" onClick={() => actions.endSection(own.id)}>
               Remove the section
             </button>

@@ -3,14 +3,15 @@
 import { memo, useEffect, useMemo, useRef, type PointerEvent as ReactPointerEvent } from 'react';
 import { type Box, contains } from '@/core/geometry/box';
 import type { ComposerClient } from '@/client/composerClient';
-import type { Fit } from '@/core/compose/fit';
-import { slotKey } from '@/core/compose/slotFits';
+import type { Fit } from '@/core/compose/text/fit';
+import { slotKey } from '@/core/compose/measure/slotFits';
 import { inheritedFrames, placedPages, type PlacedPage, spreads } from '@/core/page/pages';
 import { all, type Document, find, framesOn, threadOf } from '@/core/records/document';
 import type { FormatRecord, StoryRecord } from '@/core/records/index';
 import { same } from '@/core/records/same';
-import { useLatest } from '../pages/useLatest';
+import { useLatest } from '../frame/useLatest';
 import { SmallPage } from './SmallPage';
+import { textIn } from '@/core/records/kinds/frames';
 
 /** Pixels that a page is shown wide: the fewer there are, the larger. */
 export const pageWidth = (pages: number): number => (pages <= 12 ? 132 : pages <= 40 ? 104 : 84);
@@ -46,7 +47,7 @@ function undersOf(document: Document, fits: ReadonlyMap<string, Fit>): Map<strin
     const stories = new Set<StoryRecord>();
     let fit: Under['fit'];
     for (const frame of framesOn(document, page.id)) {
-      const story = frame.content.type === 'text' ? storyOf.get(frame.content.text) : undefined;
+      const story = storyOf.get(textIn(frame) ?? '');
       if (!story) continue;
       stories.add(story);
       const own = fits.get(story.parts.body);

@@ -1,6 +1,8 @@
 'use client';
 
-import { useEffect, useMemo, useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { got } from '@/client/ask';
+import { useMemo, useState } from 'react';
 import type { DeskStore } from '@/client/deskStore';
 import {
   type HouseChange,
@@ -14,7 +16,7 @@ import {
 import type { Diff } from '@/core/records/diff';
 import type { Document } from '@/core/records/document';
 import { Dialog } from '@/parts/Dialog';
-import type { Say } from '../pages/useNotices';
+import type { Say } from '../frame/useNotices';
 
 interface HouseOffersProps {
   readonly id: string;
@@ -23,21 +25,19 @@ interface HouseOffersProps {
   readonly say: Say;
 }
 
+const NONE: readonly HouseChange[] = [];
+
 /** Says that the house has changed since the issue was brought up to it, and offers each change to be taken or left. */
 export function HouseOffers({ id, document, store, say }: HouseOffersProps) {
-  const [changes, setChanges] = useState<readonly HouseChange[]>([]);
   const [open, setOpen] = useState(false);
-  useEffect(() => {
-    let gone = false;
-    void fetch(`/api/documents/${id}/house`)
-      .then((response) => (response.ok ? (response.json() as Promise<{ changes: SentChange[] }>) : { changes: [] }))
-      // Without an answer nothing is offered; the next time the plan is opened it is asked again.
-      .catch(() => ({ changes: [] }))
-      .then(({ changes: list }) => !gone && setChanges(list.map(readChange)));
-    return () => {
-      gone = true;
-    };
-  }, [id]);
+  // Without an answer nothing is offered; the next time the plan is opened it is asked again.
+  const { data: changes = NONE } = useQuery({
+    queryKey: ['house changes', id],
+    queryFn: async ({ signal }): Promise<readonly HouseChange[]> => {
+      const { changes: sent } = await got<{ changes: SentChange[] }>(`/api/documents/${id}/house`, signal);
+      return sent.map(readChange);
+    },
+  });
   const offers = useMemo(() => offersFor(document, changes), [document, changes]);
   if (offers.length === 0) return null;
   const settle = (label: string, how: (issue: Document) => Diff) => {
@@ -57,7 +57,7 @@ export function HouseOffers({ id, document, store, say }: HouseOffersProps) {
           <div className="flex max-h-[34rem] flex-col p-5">
             <h2 className="text-base font-semibold">Changes of the house</h2>
             <p className="pb-3 opacity-75">
-              The issue keeps its own copy of the house. Take what it shall have; what is left stays as it is here.
+              The issue keeps its own copy of the house. Take what you want; the rest stays as it is here.
             </p>
             <ul className="min-h-0 flex-1 overflow-auto">
               {offers.map(({ change, name, words }) => (

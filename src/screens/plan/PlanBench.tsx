@@ -13,28 +13,27 @@ import { keepPages, type Kept } from '@/client/keptPages';
 import { bindingOf, signatures } from '@/core/plan/signatures';
 import { formatOf, placedPage, placedPages, type PlacedPage } from '@/core/page/pages';
 import { documentOf } from '@/core/records/document';
-import { readDocument } from '@/core/records/stored';
+import { readDocument, type StoredRecord } from '@/core/records/stored';
 import { Choice } from '@/parts/Choice';
 import { CarriedThing } from '@/parts/CarriedThing';
 import { Notices } from '@/parts/Notices';
 import { IssueHeader } from '../frame/IssueHeader';
 import type { OpenedTools } from '../frame/useOpened';
-import { followPointer, hasWandered } from '../pages/followPointer';
-import { undoOrRedo } from '../frame/undoOrRedo';
-import { useConflicts } from '../pages/useConflicts';
-import { useNotices } from '../pages/useNotices';
-import { useSetting } from '../pages/useSetting';
+import { followPointer, hasWandered } from '../../parts/followPointer';
+import { command } from '../frame/commands/command';
+import { useCommands } from '../frame/commands/useCommands';
+import { useConflicts } from '../frame/useConflicts';
+import { useNotices } from '../frame/useNotices';
+import { useSetting } from '../sheet/useSetting';
 import { ChosenPages } from './ChosenPages';
 import { FlatPlan, pageWidth } from './FlatPlan';
 import { HouseOffers } from './HouseOffers';
 import { PlanFoot } from './PlanFoot';
-import type { PlanScreenProps } from './PlanScreen';
 import { letterOf } from './Sheets';
 import { StoryTable } from './StoryTable';
 import { ToPlace, type Carried } from './ToPlace';
 import { type Keeping, useKept } from '../frame/useKept';
 import { usePlanActions } from './usePlanActions';
-import { usePlanKeys } from './usePlanKeys';
 
 /** What is under the hand: something for a page, or pages for another place. */
 interface Carrying {
@@ -58,13 +57,24 @@ const SMALL_PAGES: Keeping<Kept['pages']> = {
   keep: keepPages,
 };
 
+export interface PlanScreenProps {
+  readonly id: string;
+  readonly publication: string;
+  readonly name: string;
+  readonly house: string | undefined;
+  /** The recurring pages of the house, with what lies on them. */
+  readonly recurring: readonly StoredRecord[];
+  /** ISO 8601. */
+  readonly today: string;
+}
+
 interface PlanBenchProps extends PlanScreenProps, OpenedTools {
   /** Small pages that were kept of the last time. */
   readonly kept: Promise<Kept | undefined> | undefined;
 }
 
 export function PlanBench({ id, publication, name, house, recurring, today, kept, store, composer }: PlanBenchProps) {
-  const { document, undo, redo } = useSyncExternalStore(store.subscribe, store.snapshot, store.snapshot);
+  const { document } = useSyncExternalStore(store.subscribe, store.snapshot, store.snapshot);
   const fits = useSetting(composer, (setting) => setting.fits);
   const slots = useSetting(composer, (setting) => setting.slots);
   const trouble = useSetting(composer, (setting) => setting.trouble);
@@ -100,14 +110,29 @@ export function PlanBench({ id, publication, name, house, recurring, today, kept
   }, [document, showsMarks]);
 
   const choose = useCallback((ids: readonly string[]) => setChosen(new Set(ids)), []);
-  const turn = useCallback(
-    (how: 'undo' | 'redo') => {
-      void undoOrRedo(store, how, say);
-    },
-    [store, say],
-  );
   const open = (page: PlacedPage) => router.push(`/issues/${id}/pages?page=${page.page.id}`);
-  usePlanKeys(turn, () => choose([]));
+  const none = chosen.length === 0 && 'No page is chosen';
+  const { tools, dialogs } = useCommands({
+    store,
+    say,
+    commands: [
+      command('flatplan', 'Flatplan', undefined, view === 'flatplan' && 'In sight', () => setView('flatplan')),
+      command('stories', 'Stories', undefined, view === 'stories' && 'In sight', () => setView('stories')),
+      command('open', 'Open the page in Pages', undefined, none, () => open(chosen[0]!)),
+      command(
+        'remove',
+        'Remove the chosen pages',
+        undefined,
+        none || (chosen.length === pages.length && 'An issue has at least one'),
+        () => actions.remove([...chosenIds]) && choose([]),
+      ),
+    ],
+    onKey: (event) => {
+      if (event.key !== 'Escape') return false;
+      choose([]);
+      return true;
+    },
+  });
 
   const choosePage = ({ page }: PlacedPage, how: 'only' | 'also' | 'upTo') => {
     const order = pages.map((each) => each.page.id);
@@ -204,25 +229,15 @@ export function PlanBench({ id, publication, name, house, recurring, today, kept
 
   return (
     <div className="flex h-full flex-col">
-      <IssueHeader
-        document={id}
-        publication={publication}
-        name={name}
-        house={house}
-        place="plan"
-        store={store}
-        undo={undo}
-        redo={redo}
-        onTurn={turn}
-      />
+      <IssueHeader document={id} publication={publication} name={name} house={house} place="plan" store={store} tools={tools} />
       <div className="flex min-h-0 flex-1">
         <main className="bg-base-200 flex min-w-0 flex-1 flex-col" data-plan>
           <h1 className="sr-only">
             {publication}, {name}: plan
           </h1>
-          <div className="flex items-center gap-4 px-5 pt-2.5">
+          <div className="flex items-center gap-4 px-5 pt-2.5 pb-1">
             <Choice
-              label="Seen as"
+              label="View"
               value={view}
               of={[
                 { value: 'flatplan', name: 'Flatplan' },
@@ -289,12 +304,13 @@ export function PlanBench({ id, publication, name, house, recurring, today, kept
             onPlace={(carried) => {
               const page = chosen[0];
               if (page) void put(carried, page);
-              else say('Choose the page it shall go to first.', 'wrong');
+              else say('Choose a page first.', 'wrong');
             }}
           />
         </aside>
       </div>
       {carrying && <CarriedThing at={carrying} name={carrying.name} />}
+      {dialogs}
       <Notices notices={notices} onClose={close} above={186} />
     </div>
   );

@@ -1,7 +1,7 @@
 'use client';
 
 import { memo, useMemo, useState } from 'react';
-import type { Fit } from '@/core/compose/fit';
+import type { Fit } from '@/core/compose/text/fit';
 import { balanceOf, filledShares, wholeBalance } from '@/core/plan/balance';
 import { bindingOf, signatures, signatureWords, SIGNATURE_SIZES, type SignatureSize } from '@/core/plan/signatures';
 import { pageCountAdvice } from '@/core/plan/startIssue';
@@ -89,7 +89,7 @@ export const PlanFoot = memo(function PlanFoot({ document, fits, actions, showsM
           {list.length > 0 ? `, ${kind}.` : '.'}
         </p>
         <Choice
-          label="Held together"
+          label="Binding"
           value={kind}
           of={[
             { value: 'stitched', name: 'Stitched' },

@@ -2,21 +2,10 @@
 
 import { useState } from 'react';
 import { keptPages } from '@/client/keptPages';
-import type { StoredRecord } from '@/core/records/stored';
 import { IssueHeader } from '../frame/IssueHeader';
+import { ServerData } from '../frame/ServerData';
 import { useOpened } from '../frame/useOpened';
-import { PlanBench } from './PlanBench';
-
-export interface PlanScreenProps {
-  readonly id: string;
-  readonly publication: string;
-  readonly name: string;
-  readonly house: string | undefined;
-  /** The recurring pages of the house, with what lies on them. */
-  readonly recurring: readonly StoredRecord[];
-  /** ISO 8601. */
-  readonly today: string;
-}
+import { PlanBench, type PlanScreenProps } from './PlanBench';
 
 /** The place Plan: which story, picture and advertisement goes on which page. */
 export function PlanScreen(props: PlanScreenProps) {
@@ -24,7 +13,13 @@ export function PlanScreen(props: PlanScreenProps) {
   // What was kept of the last time is looked for while the issue itself is on its way.
   const [kept] = useState(() => (typeof window === 'undefined' ? undefined : keptPages(id)));
   const opening = useOpened(id);
-  if (opening && 'store' in opening) return <PlanBench {...props} {...opening} kept={kept} />;
+  if (opening && 'store' in opening) {
+    return (
+      <ServerData>
+        <PlanBench {...props} {...opening} kept={kept} />
+      </ServerData>
+    );
+  }
   return (
     <div className="flex h-full flex-col">
       <IssueHeader document={id} publication={publication} name={name} house={house} place="plan" />

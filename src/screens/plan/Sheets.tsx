@@ -19,7 +19,7 @@ export function Sheets({ list, folios, binding, onClose }: SheetsProps) {
           key={page}
           className="border-base-content/40 min-w-10 border-l px-1 py-1 text-center font-semibold first:border-l-0"
         >
-          {folios[page - 1] ?? <span className="font-normal opacity-60">blank</span>}
+          {folios[page - 1] ?? <span className="font-normal opacity-75">blank</span>}
         </span>
       ))}
     </span>

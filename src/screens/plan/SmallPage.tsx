@@ -2,7 +2,7 @@
 
 import { memo, useEffect, useRef } from 'react';
 import type { ComposerClient } from '@/client/composerClient';
-import { useSetting } from '../pages/useSetting';
+import { useSetting } from '../sheet/useSetting';
 
 interface SmallPageProps {
   readonly composer: ComposerClient;

@@ -1,14 +1,17 @@
 'use client';
 
+import { counted } from '@/core/records/count';
 import { useState, type PointerEvent as ReactPointerEvent, type ReactNode } from 'react';
 import { frameOfAdvertisement, SIZE_WORDS, USUAL_LINES } from '@/core/actions/advertisements';
 import { daysLeft, storyList, wordsOf } from '@/core/plan/storyList';
 import { ADVERTISEMENT_SIZES, type AdvertisementSize } from '@/core/records/advertisement';
 import { all, type Document, find } from '@/core/records/document';
 import { DayField } from '@/parts/DayField';
+import { Tabs } from '@/parts/Tabs';
 import { NumberField } from '@/parts/NumberField';
 import { Select } from '@/parts/Select';
 import type { PlanActions } from './usePlanActions';
+import { pictureIn } from '@/core/records/kinds/frames';
 
 /** What can be carried onto a page. */
 export interface Carried {
@@ -33,9 +36,7 @@ export function ToPlace({ document, today, actions, onCarry, onPlace }: ToPlaceP
   const [tab, setTab] = useState<(typeof TABS)[number]>('Stories');
   const [adding, setAdding] = useState(false);
   const stories = storyList(document).filter(({ isPlaced }) => !isPlaced);
-  const shown = new Set(
-    all(document, 'frame').flatMap(({ content }) => (content.type === 'picture' ? (content.picture ?? []) : [])),
-  );
+  const shown = new Set(all(document, 'frame').flatMap((frame) => pictureIn(document, frame)?.picture ?? []));
   const artwork = new Set(all(document, 'advertisement').flatMap(({ picture }) => picture ?? []));
   const pictures = all(document, 'picture').filter(({ id }) => !shown.has(id) && !artwork.has(id));
   const advertisements = all(document, 'advertisement').filter(({ id }) => !frameOfAdvertisement(document, id));
@@ -66,102 +67,103 @@ export function ToPlace({ document, today, actions, onCarry, onPlace }: ToPlaceP
   }[tab];
   const emptyWords =
     there === 0
-      ? { Stories: 'No story is planned yet.', Pictures: 'No picture has come in yet.', Advertisements: 'None is booked yet.' }[
-          tab
-        ]
+      ? {
+          Stories: 'No story is planned yet.',
+          Pictures: 'No picture has come in yet.',
+          Advertisements: 'No advertisement is booked yet.',
+        }[tab]
       : tab === 'Stories'
         ? 'Every story has its page.'
         : 'All are placed.';
   return (
     <section aria-label="Still to be placed" className="flex min-h-0 flex-1 flex-col">
       <h2 className="chapter px-3.5 pt-3 pb-1">Still to be placed</h2>
-      <div role="tablist" aria-label="Still to be placed" className="flex gap-3 px-3.5">
-        {TABS.map((name) => (
-          <button
-            key={name}
-            type="button"
-            role="tab"
-            aria-selected={tab === name}
-            className={`narrow pb-0.5 ${tab === name ? 'border-primary border-b-2 font-semibold' : 'opacity-75 hover:opacity-100'}`}
-            onClick={() => {
-              setTab(name);
-              setAdding(false);
-            }}
-          >
-            {name} {counts[name]}
-          </button>
-        ))}
-      </div>
-      <div className="min-h-0 flex-1 overflow-auto px-3.5 pt-2 pb-3">
-        {counts[tab] === 0 && <p className="opacity-70">{emptyWords}</p>}
-        <ul>
-          {tab === 'Stories' &&
-            stories.map(({ story }) => {
-              const words = wordsOf(document, story);
-              const days = daysLeft(story, today);
-              return item(
-                { what: 'story', id: story.id, name: story.name },
-                <>
-                  <span className="block leading-tight font-semibold">{story.name}</span>
-                  <span className="narrow block leading-tight opacity-75">
-                    {[
-                      story.section,
-                      words > 0
-                        ? `${words.toLocaleString('en-GB')} words`
-                        : story.target && `${story.target.toLocaleString('en-GB')} words planned`,
-                      days !== undefined && (days < 0 ? `${-days} days late` : days === 0 ? 'due today' : `due in ${days} days`),
-                    ]
-                      .filter(Boolean)
-                      .join(' · ')}
-                  </span>
-                </>,
-                story.tint,
-              );
-            })}
-          {tab === 'Pictures' &&
-            pictures.map((picture) =>
-              item(
-                { what: 'picture', id: picture.id, name: picture.name },
-                <span className="flex items-center gap-2">
-                  <img
-                    src={`/api/pictures/${picture.blob}?side=100`}
-                    alt=""
-                    draggable={false}
-                    className="bg-base-200 h-9 w-12 object-cover"
-                  />
-                  <span className="narrow min-w-0 truncate">{picture.name}</span>
-                </span>,
-              ),
-            )}
-          {tab === 'Advertisements' &&
-            advertisements.map(({ id, name, size, lines }) =>
-              item(
-                { what: 'advertisement', id, name },
-                <>
-                  <span className="block leading-tight font-semibold">{name}</span>
-                  <span className="narrow block leading-tight opacity-75">
-                    {size === 'column' ? `One column, ${lines ?? USUAL_LINES} lines` : SIZE_WORDS[size]}
-                  </span>
-                </>,
-              ),
-            )}
-        </ul>
-        {tab !== 'Pictures' && !adding && (
-          <button type="button" className="btn btn-xs mt-2" onClick={() => setAdding(true)}>
-            {tab === 'Stories' ? 'Plan a story' : 'Book an advertisement'}
-          </button>
-        )}
-        {adding && tab === 'Stories' && (
-          <StoryForm
-            language={find(document, 'issue', 'issue')?.language ?? 'en-GB'}
-            actions={actions}
-            onClose={() => setAdding(false)}
-          />
-        )}
-        {adding && tab === 'Advertisements' && (
-          <AdvertisementForm document={document} actions={actions} onClose={() => setAdding(false)} />
-        )}
-      </div>
+      <Tabs
+        label="Still to be placed"
+        value={tab}
+        of={TABS.map((name) => ({ value: name, name: `${name} ${counts[name]}` }))}
+        onChange={(name) => {
+          setTab(name);
+          setAdding(false);
+        }}
+        className="px-3.5"
+      >
+        <div className="min-h-0 flex-1 overflow-auto px-3.5 pt-2 pb-3">
+          {counts[tab] === 0 && <p className="opacity-70">{emptyWords}</p>}
+          <ul>
+            {tab === 'Stories' &&
+              stories.map(({ story }) => {
+                const words = wordsOf(document, story);
+                const days = daysLeft(story, today);
+                return item(
+                  { what: 'story', id: story.id, name: story.name },
+                  <>
+                    <span className="block leading-tight font-semibold">{story.name}</span>
+                    <span className="narrow block leading-tight opacity-75">
+                      {[
+                        story.section,
+                        words > 0
+                          ? `${words.toLocaleString('en-GB')} words`
+                          : story.target && `${story.target.toLocaleString('en-GB')} words planned`,
+                        days !== undefined &&
+                          (days < 0
+                            ? `${counted(-days, 'day')} late`
+                            : days === 0
+                              ? 'due today'
+                              : `due in ${counted(days, 'day')}`),
+                      ]
+                        .filter(Boolean)
+                        .join(' · ')}
+                    </span>
+                  </>,
+                  story.tint,
+                );
+              })}
+            {tab === 'Pictures' &&
+              pictures.map((picture) =>
+                item(
+                  { what: 'picture', id: picture.id, name: picture.name },
+                  <span className="flex items-center gap-2">
+                    <img
+                      src={`/api/pictures/${picture.blob}?side=100`}
+                      alt=""
+                      draggable={false}
+                      className="bg-base-200 h-9 w-12 object-cover"
+                    />
+                    <span className="narrow min-w-0 truncate">{picture.name}</span>
+                  </span>,
+                ),
+              )}
+            {tab === 'Advertisements' &&
+              advertisements.map(({ id, name, size, lines }) =>
+                item(
+                  { what: 'advertisement', id, name },
+                  <>
+                    <span className="block leading-tight font-semibold">{name}</span>
+                    <span className="narrow block leading-tight opacity-75">
+                      {size === 'column' ? `One column, ${lines ?? USUAL_LINES} lines` : SIZE_WORDS[size]}
+                    </span>
+                  </>,
+                ),
+              )}
+          </ul>
+          {tab !== 'Pictures' && !adding && (
+            <button type="button" className="btn btn-xs mt-2" onClick={() => setAdding(true)}>
+              {tab === 'Stories' ? 'Plan a story' : 'Book an advertisement'}
+            </button>
+          )}
+          {adding && tab === 'Stories' && (
+            <StoryForm
+              language={find(document, 'issue', 'issue')?.language ?? 'en-GB'}
+              actions={actions}
+              onClose={() => setAdding(false)}
+            />
+          )}
+          {adding && tab === 'Advertisements' && (
+            <AdvertisementForm document={document} actions={actions} onClose={() => setAdding(false)} />
+          )}
+        </div>
+      </Tabs>
     </section>
   );
 }
@@ -243,7 +245,7 @@ function StoryForm({ actions, language, onClose }: FormProps & { language: strin
       </div>
       <div>
         <label htmlFor="story-due" className="text-2xs opacity-70">
-          Copy is due
+          Copy due
         </label>
         <DayField id="story-due" value={due} language={language} onChange={setDue} />
       </div>
@@ -258,7 +260,7 @@ function AdvertisementForm({ document, actions, onClose }: FormProps & { documen
   const [picture, setPicture] = useState('');
   return (
     <SmallForm
-      name="Book it"
+      name="Book"
       onSend={() =>
         actions.book({
           name,
@@ -269,7 +271,7 @@ function AdvertisementForm({ document, actions, onClose }: FormProps & { documen
       }
       onClose={onClose}
     >
-      <Field label="Of whom" value={name} onChange={setName} />
+      <Field label="Advertiser" value={name} onChange={setName} />
       <div className="flex gap-2">
         <Select
           label="Size"
@@ -280,10 +282,10 @@ function AdvertisementForm({ document, actions, onClose }: FormProps & { documen
         {size === 'column' && <NumberField label="Lines" value={lines} least={1} most={400} whole onChange={setLines} />}
       </div>
       <Select
-        label="Printed from"
+        label="Artwork"
         value={picture}
         of={[
-          { value: '', name: 'Still to come' },
+          { value: '', name: 'Not supplied yet' },
           ...all(document, 'picture').map(({ id, name: called }) => ({ value: id, name: called })),
         ]}
         onChange={setPicture}

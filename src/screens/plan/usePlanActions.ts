@@ -32,8 +32,8 @@ import type { Diff } from '@/core/records/diff';
 import { type Document, framesOn, get } from '@/core/records/document';
 import type { FormatRecord } from '@/core/records/index';
 import type { Folios } from '@/core/records/section';
-import type { Say } from '../pages/useNotices';
-import { freeSlot, largestFree, slotAt } from '../pages/freeSpace';
+import type { Say } from '../frame/useNotices';
+import { freeSlot, largestFree, slotAt } from '../desk/hand/freeSpace';
 
 const pagesWords = (count: number): string => (count === 1 ? 'a page' : `${count} pages`);
 
@@ -77,9 +77,9 @@ export function usePlanActions(store: DeskStore, composer: ComposerClient, say: 
       binding: (binding: FormatRecord['binding']) => act('Change the binding', (document) => setFormat(document, { binding })),
       plan: (plan: StoryPlan) => store.do('Plan a story', planStory(store.document, plan)),
       story: (id: string, changes: Partial<StoryPlan>) =>
-        store.do('Change what is known of a story', setStory(store.document, id, changes)),
+        store.do('Change a story’s details', setStory(store.document, id, changes)),
       book: (booking: Booking) => store.do('Book an advertisement', bookAdvertisement(store.document, booking)),
-      cancel: (id: string) => act('Take out an advertisement', (document) => cancelAdvertisement(document, id)),
+      cancel: (id: string) => act('Remove an advertisement', (document) => cancelAdvertisement(document, id)),
       placeAdvertisement: (intent: PlaceAdvertisement) =>
         act('Place an advertisement', (document) => placeAdvertisement(document, intent)),
       placePicture: (picture: string, page: PlacedPage, at?: Point) => {

@@ -1,9 +1,11 @@
 'use client';
 
+import { languageName, LANGUAGES } from '@/core/records/language';
 import { useMemo, useState } from 'react';
 import { cmykToRgbHex } from '@/core/colour/cmyk';
 import { FREQUENCIES } from '@/core/plan/recurrence';
-import { palettesOf, type PublicationKind, startingHouse } from '@/core/plan/startingHouse';
+import { palettesOf, startingHouse } from '@/core/plan/startingHouse';
+import type { PublicationKind } from '@/core/records/publicationKind';
 import { Choice } from '@/parts/Choice';
 import { Dialog } from '@/parts/Dialog';
 import { Select } from '@/parts/Select';
@@ -25,14 +27,6 @@ const KINDS: readonly {
   { value: 'newspaper', name: 'Newspaper', frequency: 'weekly', words: '280 × 400 mm, six columns, 8.8 on 10.5 pt.' },
 ];
 
-/** Languages whose hyphenation there is. */
-const LANGUAGES = [
-  { value: 'en-GB', name: 'English (British)' },
-  { value: 'en-US', name: 'English (American)' },
-  { value: 'de', name: 'German' },
-  { value: 'fr', name: 'French' },
-] as const;
-
 const OTHER = 'n a year';
 
 /** What a publication begins with: the recurring pages of its kind's design, as they are ticked; or nothing but a grid. */
@@ -44,7 +38,7 @@ export function NewPublication({ kind: asked = 'magazine', onClose }: { kind?: P
   const [dropped, setDropped] = useState<ReadonlySet<string>>(new Set());
   const [frequency, setFrequency] = useState<string>(() => KINDS.find(({ value }) => value === asked)!.frequency);
   const [times, setTimes] = useState('10');
-  const [language, setLanguage] = useState<(typeof LANGUAGES)[number]['value']>('en-GB');
+  const [language, setLanguage] = useState<(typeof LANGUAGES)[number]>('en-GB');
   const own = KINDS.find(({ value }) => value === kind)!;
   const pages = useMemo(() => designPages(kind), [kind]);
   const start =
@@ -56,7 +50,7 @@ export function NewPublication({ kind: asked = 'magazine', onClose }: { kind?: P
       <OrderForm<{ house: string }>
         title="New publication"
         words="It begins with a design of its kind, all of it yours to change, or with nothing but a grid."
-        button="Put it on the shelf"
+        button="Add to the shelf"
         url="/api/publications"
         order={() => ({ name, kind, language, frequency: frequency === OTHER ? `${times} a year` : frequency, start })}
         goTo={({ house }) => `/houses/${house}/grid`}
@@ -67,7 +61,7 @@ export function NewPublication({ kind: asked = 'magazine', onClose }: { kind?: P
             <div className="flex gap-3">
               <OrderField label="Name" field="name" value={name} wrong={wrong} onChange={setName} />
               <Select
-                label="Comes out"
+                label="Frequency"
                 value={frequency}
                 of={[...FREQUENCIES, OTHER].map((value) => ({ value, name: value[0]!.toUpperCase() + value.slice(1) }))}
                 onChange={setFrequency}
@@ -75,7 +69,12 @@ export function NewPublication({ kind: asked = 'magazine', onClose }: { kind?: P
               {frequency === OTHER && (
                 <OrderField label="Times a year" field="frequency" value={times} wrong={wrong} onChange={setTimes} />
               )}
-              <Select label="Language" value={language} of={LANGUAGES} onChange={setLanguage} />
+              <Select
+                label="Language"
+                value={language}
+                of={LANGUAGES.map((tag) => ({ value: tag, name: languageName(tag) }))}
+                onChange={setLanguage}
+              />
             </div>
             <div className="flex flex-wrap items-center gap-x-6 gap-y-2">
               <Choice
@@ -89,7 +88,7 @@ export function NewPublication({ kind: asked = 'magazine', onClose }: { kind?: P
                 }}
               />
               <Choice
-                label="Begins with"
+                label="Start with"
                 value={from}
                 of={[
                   { value: 'design', name: 'Its design' },
@@ -152,24 +151,24 @@ function Palettes({
   onChange: (palette: '0' | '1' | '2') => void;
 }) {
   return (
-    <div role="radiogroup" aria-label="Palette" className="flex gap-5">
-      {palettesOf(kind).map(([name, colours], i) => (
-        <button
-          key={name}
-          type="button"
-          role="radio"
-          aria-checked={value === String(i)}
-          className={`flex items-center gap-2 border-b-2 pb-1 ${value === String(i) ? 'border-primary font-semibold' : 'border-transparent opacity-80'}`}
-          onClick={() => onChange(String(i) as '0' | '1' | '2')}
-        >
+    <Choice
+      label="Palette"
+      value={value}
+      of={palettesOf(kind).map(([name, colours], i) => ({
+        value: String(i),
+        name,
+        sign: (
           <span className="flex" aria-hidden="true">
             {(['ink', 'accent1', 'accent2', 'tint'] as const).map((role) => (
               <span key={role} className="size-3.5" style={{ background: cmykToRgbHex(colours[role]) }} />
             ))}
           </span>
-          {name}
-        </button>
-      ))}
-    </div>
+        ),
+      }))}
+      look={(isChosen) =>
+        `mr-4 flex items-center gap-2 border-b-2 pb-1 ${isChosen ? 'border-primary font-semibold' : 'border-transparent opacity-80'}`
+      }
+      onChange={(which) => onChange(which as '0' | '1' | '2')}
+    />
   );
 }

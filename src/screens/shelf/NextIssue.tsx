@@ -41,7 +41,7 @@ export function NextIssue({ publication, frequency, issues, onClose }: NextIssue
     <Dialog title="Start the next issue" onClose={onClose}>
       <OrderForm<{ issue: string }>
         title={`The next issue of ${publication.name}`}
-        words={`${publication.name} comes out ${frequency}. It begins with the house as it now is; what the house becomes later does not change it.`}
+        words={`${publication.name} comes out ${frequency}. It starts from the house as it is now; later changes to the house are offered to it, and made only if you take them.`}
         button={`Start No. ${number || '…'}`}
         url={`/api/publications/${publication.id}/issues`}
         order={() => ({ number, date, season, pages, ...(from === '' ? {} : { from }) })}
@@ -76,14 +76,14 @@ export function NextIssue({ publication, frequency, issues, onClose }: NextIssue
               </div>
             </div>
             <div className="flex items-end gap-4">
-              <Tick label="A double issue" value={double} onChange={setDouble} />
+              <Tick label="Double issue" value={double} onChange={setDouble} />
               <div className="w-32">
-                <NumberField label="Issues left out before it" value={skip} least={0} most={50} whole onChange={setSkip} />
+                <NumberField label="Issues skipped" value={skip} least={0} most={50} whole onChange={setSkip} />
               </div>
             </div>
             <div className="flex gap-3">
               <OrderField
-                label="Called"
+                label="Name"
                 field="season"
                 value={season}
                 wrong={wrong}

@@ -47,7 +47,7 @@ export function OrderForm<T>({ title, words, button, url, order, goTo, onClose, 
           Cancel
         </button>
         <button type="submit" className="btn btn-primary btn-sm font-semibold" disabled={busy}>
-          {busy ? 'Making it …' : button}
+          {busy ? 'Creating it …' : button}
         </button>
       </div>
     </form>

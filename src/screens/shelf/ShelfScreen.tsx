@@ -1,11 +1,15 @@
 'use client';
 
+import { counted } from '@/core/records/count';
 import { differenceInCalendarDays, format, parseISO } from 'date-fns';
 import Link from 'next/link';
+import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { PublicationKind } from '@/core/plan/startingHouse';
+import type { PublicationKind } from '@/core/records/publicationKind';
 import { isFrequency } from '@/core/plan/recurrence';
 import { KiteMark } from '@/parts/KiteMark';
+import { command } from '../frame/commands/command';
+import { useCommands } from '../frame/commands/useCommands';
 import { anchorOf } from '../frame/anchors';
 import { Keeping, Removed } from './Keeping';
 import { NewPublication } from './NewPublication';
@@ -44,6 +48,29 @@ export function ShelfScreen({
 }) {
   const [asked, setAsked] = useState<{ readonly kind: PublicationKind } | { readonly issueOf: ShelfPublication }>();
   const close = () => setAsked(undefined);
+  const router = useRouter();
+  const { tools, dialogs } = useCommands({
+    commands: [
+      command('new', 'New publication', 'n', undefined, () => setAsked({ kind: 'magazine' })),
+      ...publications.flatMap((publication) => [
+        command(`next ${publication.id}`, `Start the next issue of ${publication.name}`, undefined, undefined, () =>
+          setAsked({ issueOf: publication }),
+        ),
+        ...(publication.house
+          ? [
+              command(`house ${publication.id}`, `Open the house of ${publication.name}`, undefined, undefined, () =>
+                router.push(`/houses/${publication.house}/grid`),
+              ),
+            ]
+          : []),
+        ...publication.issues.map(({ id, name }) =>
+          command(`issue ${id}`, `Open ${publication.name} ${name}`, undefined, undefined, () =>
+            router.push(`/issues/${id}/pages`),
+          ),
+        ),
+      ]),
+    ],
+  });
   return (
     <div className="flex min-h-full flex-col">
       <header className="border-base-300 bg-base-100 flex h-11 items-center gap-2 border-b px-3">
@@ -52,6 +79,7 @@ export function ShelfScreen({
         <button type="button" className="btn btn-sm ml-auto" onClick={() => setAsked({ kind: 'magazine' })}>
           New publication
         </button>
+        {tools}
       </header>
       <main className="mx-auto w-full max-w-5xl px-8 py-8">
         {publications.length === 0 && (
@@ -134,10 +162,10 @@ export function ShelfScreen({
                     title={`${publication.name} ${issue.name}`}
                     fields={[
                       { field: 'number', label: 'Number', value: issue.number },
-                      { field: 'season', label: 'Called', value: issue.season },
-                      { field: 'publication', label: 'Publication, as its pages name it', value: issue.named },
+                      { field: 'season', label: 'Name', value: issue.season },
+                      { field: 'publication', label: 'Publication name on its pages', value: issue.named },
                     ]}
-                    words="What its pages show of it changes with it."
+                    words="What its pages show changes with it."
                   />
                 </li>
               ))}
@@ -155,6 +183,7 @@ export function ShelfScreen({
           onClose={close}
         />
       )}
+      {dialogs}
     </div>
   );
 }
@@ -165,7 +194,8 @@ const nextOut = (issues: readonly ShelfIssue[], today: string): ShelfIssue =>
 
 function Next({ issue, today }: { issue: ShelfIssue; today: string }) {
   const days = differenceInCalendarDays(parseISO(issue.date), parseISO(today));
-  const when = days > 1 ? `in ${days} days` : days === 1 ? 'tomorrow' : days === 0 ? 'today' : `${-days} days ago`;
+  const when =
+    days > 1 ? `in ${counted(days, 'day')}` : days === 1 ? 'tomorrow' : days === 0 ? 'today' : `${counted(-days, 'day')} ago`;
   return (
     <div className="pt-5">
       <p className="chapter">{days >= 0 ? 'Next out' : 'Last out'}</p>

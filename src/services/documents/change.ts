@@ -15,28 +15,28 @@ const KEPT = new Set(['issue', 'format']);
  */
 export async function takeChange(document: string, input: unknown): Promise<Change> {
   const { value, error } = changeSchema.validate(input, { convert: false, abortEarly: true, messages: PLAIN_MESSAGES });
-  if (error) throw new BadRequestError(`The change cannot be stored: ${error.message}.`);
+  if (error) throw new BadRequestError(`The change cannot be saved: ${error.message}.`);
   const change = value as NewChange;
   for (const { before, after } of change.diff.updated) {
     if (before.id !== after.id || before.kind !== after.kind)
-      throw new BadRequestError('The change cannot be stored: a record cannot become another.');
+      throw new BadRequestError('The change cannot be saved: a record cannot become another.');
   }
   if (change.diff.removed.some(({ id }) => KEPT.has(id)))
-    throw new BadRequestError('The change cannot be stored: it would take the issue’s own details away.');
+    throw new BadRequestError('The change cannot be saved: it would take the issue’s own details away.');
   if ((change.kind === 'edit') !== (change.of === undefined))
-    throw new BadRequestError('The change cannot be stored: an undo names the change that it takes back.');
+    throw new BadRequestError('The change cannot be saved: an undo names the change that it takes back.');
   const ids = [...change.diff.added, ...change.diff.updated.map(({ after }) => after), ...change.diff.removed].map(
     ({ id }) => id,
   );
-  if (new Set(ids).size !== ids.length) throw new BadRequestError('The change cannot be stored: it changes one record twice.');
+  if (new Set(ids).size !== ids.length) throw new BadRequestError('The change cannot be saved: it changes one record twice.');
   const stepped = change.diff.texts.map(({ id }) => id);
   if (new Set(stepped).size !== stepped.length)
-    throw new BadRequestError('The change cannot be stored: it changes one text twice.');
+    throw new BadRequestError('The change cannot be saved: it changes one text twice.');
   try {
     // Steps that are none, or that do not take back what they do, would be noticed only when somebody undoes them.
     readDiff(change.diff);
   } catch (reason) {
-    throw new BadRequestError(`The change cannot be stored: its steps are not well formed (${(reason as Error).message}).`);
+    throw new BadRequestError(`The change cannot be saved: its steps are not well formed (${(reason as Error).message}).`);
   }
   return storeChange(document, change, { kinds: judgedKinds(change.diff), of: together });
 }

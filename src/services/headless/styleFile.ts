@@ -1,11 +1,10 @@
 import Joi from 'joi';
-import { characterStyleSchema } from '@/core/records/schemas/characterStyle';
 import type { CharacterProperties } from '@/core/records/characterStyle';
 import type { FrameRecord, TextContent, Wrap } from '@/core/records/frame';
 import type { ParagraphProperties } from '@/core/records/paragraphStyle';
-import { frameSchema } from '@/core/records/schemas/frame';
-import { paragraphStyleSchema } from '@/core/records/schemas/paragraphStyle';
-import { swatchSchema } from '@/core/records/schemas/swatch';
+import { LAYOUT, WRAP } from '@/core/properties/frame';
+import { SCHEMAS } from '@/core/records/schemas';
+import { fieldsOf } from '@/core/records/schemas/fromTable';
 import { COPY_STYLES } from '@/formats/copy/story';
 import { OptionError } from './options';
 
@@ -33,39 +32,22 @@ export const NO_STYLE_FILE: StyleFile = {
   wrap: {},
 };
 
-const properties = (schema: Joi.ObjectSchema): Joi.Schema => schema.extract('properties').optional();
+const properties = (kind: 'paragraphStyle' | 'characterStyle'): Joi.Schema => SCHEMAS[kind].extract('properties').optional();
 const styles = (of: Joi.Schema) => Joi.object().pattern(/^[A-Za-z0-9_-]{1,40}$/, of);
 const frameFields = (...names: string[]) =>
-  Joi.object(Object.fromEntries(names.map((name) => [name, frameSchema.extract(name).optional()])));
+  Joi.object(Object.fromEntries(names.map((name) => [name, SCHEMAS.frame.extract(name).optional()])));
+
+// The one frame that `render` makes is as high as it is told, and its type as large.
+const { grows: _, fitsWidth: __, ...layout } = LAYOUT;
 
 const schema = Joi.object({
-  paragraphs: Joi.object(Object.fromEntries(Object.values(COPY_STYLES).map((id) => [id, properties(paragraphStyleSchema)]))),
-  characters: styles(properties(characterStyleSchema)),
-  swatches: styles(swatchSchema.extract('cmyk')),
-  text: Joi.object({
-    columns: Joi.number().integer().min(1).max(40),
-    gutter: Joi.number().min(0).max(20000),
-    inset: Joi.alternatives(
-      Joi.number().min(0).max(720),
-      Joi.object()
-        .pattern(/^(top|right|bottom|left)$/, Joi.number().min(0).max(720))
-        .length(4),
-    ),
-    ignoresWraps: Joi.boolean(),
-    align: Joi.valid('top', 'centre', 'bottom', 'spread'),
-    spreadMost: Joi.number().min(0).max(20000),
-    balanced: Joi.boolean(),
-    firstBaseline: Joi.alternatives(Joi.valid('ascent', 'capHeight', 'leading'), Joi.number().min(0).max(20000)),
-    turns: Joi.valid(0, 1, 2, 3),
-  }),
+  paragraphs: Joi.object(Object.fromEntries(Object.values(COPY_STYLES).map((id) => [id, properties('paragraphStyle')]))),
+  characters: styles(properties('characterStyle')),
+  swatches: styles(SCHEMAS.swatch.extract('cmyk')),
+  text: Joi.object(fieldsOf(layout)),
   frame: frameFields('shape', 'fill', 'border', 'rotation', 'opacity', 'shadow'),
   picture: frameFields('shape', 'border', 'rotation', 'opacity', 'shadow'),
-  wrap: Joi.object({
-    side: Joi.valid('both', 'left', 'right', 'wider'),
-    mode: Joi.valid('none', 'frame', 'outline', 'clear'),
-    outline: Joi.valid('alpha', 'background', 'shape'),
-    standOff: frameSchema.extract('wrap.standOff').optional(),
-  }),
+  wrap: Joi.object({ ...fieldsOf(WRAP), outline: Joi.valid('alpha', 'background', 'shape') }),
 });
 
 /** Reads a style file. @throws OptionError with one sentence that names what is wrong, and where */

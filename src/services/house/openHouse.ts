@@ -1,4 +1,4 @@
-import { sampleOf, type SampleText } from '@/core/compose/typeSheet';
+import { sampleOf, type SampleText } from '@/core/page/sampleText';
 import { readDocument } from '@/core/records/stored';
 import { type DocumentHead, loadRecords } from '@/store/documents';
 import { listIssues } from '@/store/publications';

@@ -1,4 +1,4 @@
-import type { PublicationKind } from '@/core/plan/startingHouse';
+import type { PublicationKind } from '@/core/records/publicationKind';
 import { inTypesetter } from '../typesetting/typesetter';
 import type { JobKind } from './kind';
 

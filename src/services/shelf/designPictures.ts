@@ -1,4 +1,4 @@
-import type { PublicationKind } from '@/core/plan/startingHouse';
+import type { PublicationKind } from '@/core/records/publicationKind';
 import { BadRequestError } from '../errors';
 import { Kept } from '../kept';
 import { designPages } from '../jobs/designPages';

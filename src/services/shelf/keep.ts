@@ -17,7 +17,7 @@ import { issueName } from './newIssue';
 /** @throws FieldError, NotThereError */
 export async function renamePublication(id: string, name: string): Promise<void> {
   const own = name.trim();
-  if (own === '') throw new FieldError('name', 'A publication has a name.');
+  if (own === '') throw new FieldError('name', 'A publication needs a name.');
   const others = (await listPublications()).filter((each) => each.id !== id);
   if (others.some((each) => each.name.toLowerCase() === own.toLowerCase()))
     throw new FieldError('name', `“${own}” is on the shelf already.`);
@@ -64,8 +64,8 @@ export interface IssueNames {
 /** Gives an issue other names: a change like any other, so that its pages say so too. @throws FieldError, NotThereError */
 export async function renameIssue(id: string, names: IssueNames): Promise<void> {
   const [number, season, publication] = [names.number.trim(), names.season.trim(), names.publication.trim()];
-  if (number === '') throw new FieldError('number', 'An issue has a number, or a name instead of one.');
-  if (publication === '') throw new FieldError('publication', 'A publication has a name.');
+  if (number === '') throw new FieldError('number', 'An issue needs a number, or a name instead.');
+  if (publication === '') throw new FieldError('publication', 'A publication needs a name.');
   const { publication: of, issue: before } = await issueOf(id);
   const after: IssueRecord = { ...before, number, season, publication };
   const done = await withNumber(of, number, id, async (client) => {

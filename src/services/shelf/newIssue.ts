@@ -28,8 +28,8 @@ export async function newIssue(
   const house = (await listHouses()).get(publication);
   if (!own || !house) throw new NoSuchDocumentError('There is no such publication.');
   const numbered = number.trim();
-  if (numbered === '') throw new FieldError('number', 'An issue has a number, or a name instead of one.');
-  if (!isDay(date)) throw new FieldError('date', 'There is no such day.');
+  if (numbered === '') throw new FieldError('number', 'An issue needs a number, or a name instead.');
+  if (!isDay(date)) throw new FieldError('date', 'That date does not exist.');
   if (!Number.isInteger(pages) || pages < 1 || pages > MOST_PAGES)
     throw new FieldError('pages', `An issue has 1 to ${MOST_PAGES} pages.`);
   const { seq, records } = await loadRecords(house);

@@ -1,8 +1,9 @@
 import sharp from 'sharp';
-import type { PageList } from '@/core/compose/displayList';
-import { partOf, showsOthers } from '@/core/compose/part';
+import type { PageList } from '@/core/compose/displayList/displayList';
+import { partOf, showsOthers } from '@/core/compose/measure/part';
 import { designSpecimen } from '@/core/plan/designSpecimen';
-import { type PublicationKind, startingHouse } from '@/core/plan/startingHouse';
+import { startingHouse } from '@/core/plan/startingHouse';
+import type { PublicationKind } from '@/core/records/publicationKind';
 import { all, type Document, documentOf } from '@/core/records/document';
 import { readDocument } from '@/core/records/stored';
 import type { Shaper } from '@/core/type/shaper';

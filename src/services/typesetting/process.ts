@@ -1,5 +1,5 @@
 import sharp from 'sharp';
-import type { PublicationKind } from '@/core/plan/startingHouse';
+import type { PublicationKind } from '@/core/records/publicationKind';
 import { pool } from '@/store/pool';
 import { makeDelivery } from './delivery';
 import { designPictures, drawPage } from './pictures';

@@ -1,5 +1,6 @@
 import { GridScreen } from '@/screens/house/grid/GridScreen';
 import { openHouse } from '@/services/house/openHouse';
+import { EarlyComposer } from '../../../EarlyComposer';
 import { guarded } from '../../../guarded';
 
 export const dynamic = 'force-dynamic';
@@ -9,12 +10,15 @@ export default guarded(async ({ visit }) => {
   if (!opened) return undefined;
   const { head, seq, records, history, sample, body } = opened;
   return (
-    <GridScreen
-      id={head.id}
-      publication={head.publicationName}
-      opened={{ seq, records, history }}
-      sample={sample.body}
-      body={body}
-    />
+    <>
+      <EarlyComposer document={head.id} />
+      <GridScreen
+        id={head.id}
+        publication={head.publicationName}
+        opened={{ seq, records, history }}
+        sample={sample.body}
+        body={body}
+      />
+    </>
   );
 });

@@ -2,6 +2,7 @@ import { preload } from 'react-dom';
 import { documentUrl } from '@/client/fetchOpened';
 import { issueHead } from '@/services/documents/issueHead';
 import { PagesScreen } from '@/screens/pages/PagesScreen';
+import { EarlyComposer } from '../../../EarlyComposer';
 import { guarded } from '../../../guarded';
 
 export const dynamic = 'force-dynamic';
@@ -10,12 +11,15 @@ export default guarded(async ({ visit, search }) => {
   const head = await issueHead(visit.document!);
   preload(documentUrl(head.id), { as: 'fetch', crossOrigin: 'anonymous' });
   return (
-    <PagesScreen
-      id={head.id}
-      publication={head.publicationName}
-      name={head.name}
-      house={head.house}
-      at={typeof search['page'] === 'string' ? search['page'] : undefined}
-    />
+    <>
+      <EarlyComposer document={head.id} />
+      <PagesScreen
+        id={head.id}
+        publication={head.publicationName}
+        name={head.name}
+        house={head.house}
+        at={typeof search['page'] === 'string' ? search['page'] : undefined}
+      />
+    </>
   );
 });

@@ -1,44 +1,20 @@
 import Joi from 'joi';
-import { advertisementSchema } from './advertisement';
-import { characterStyleSchema } from './characterStyle';
-import { detailsSchema } from './details';
-import { formatSchema } from './format';
-import { frameSchema } from './frame';
-import { groupSchema } from './group';
-import { issueSchema } from './issue';
-import { masterSchema } from './master';
-import { pageSchema } from './page';
-import { paragraphStyleSchema } from './paragraphStyle';
-import { pictureSchema } from './picture';
-import { sectionSchema } from './section';
-import { storySchema } from './story';
-import { paletteSchema, swatchSchema } from './swatch';
-import { idSchema, lineSchema } from './common';
-import { textSchema } from './text';
 import type { RecordKind } from '../index';
+import { KINDS } from '../kinds';
+import type { Fields } from '../kind';
+import { idSchema, lineSchema } from './common';
+import { schemasOf } from './fromFields';
 
 /**
- * The schema of each kind of record. They lie apart from the types and from what else is known of a kind, so that a browser
- * does not carry them: what comes in is checked by the server.
+ * The schema of each kind of record, as its fields say it. They lie apart from what else is known of a kind, so that a
+ * browser does not carry them: what comes in is checked by the server.
  */
-export const SCHEMAS: Readonly<Record<RecordKind, Joi.ObjectSchema>> = {
-  issue: issueSchema,
-  details: detailsSchema,
-  format: formatSchema,
-  master: masterSchema,
-  page: pageSchema,
-  frame: frameSchema,
-  group: groupSchema,
-  text: textSchema,
-  story: storySchema,
-  advertisement: advertisementSchema,
-  section: sectionSchema,
-  picture: pictureSchema,
-  paragraphStyle: paragraphStyleSchema,
-  characterStyle: characterStyleSchema,
-  swatch: swatchSchema,
-  palette: paletteSchema,
-};
+export const SCHEMAS = Object.fromEntries(
+  Object.entries(KINDS).map(([kind, { fields }]) => [
+    kind,
+    Joi.object({ id: idSchema.required(), kind: Joi.valid(kind).required(), ...schemasOf(fields as Fields) }),
+  ]),
+) as Readonly<Record<RecordKind, Joi.ObjectSchema>>;
 
 const record = Joi.alternatives().conditional('.kind', {
   switch: Object.entries(SCHEMAS).map(([kind, schema]) => ({ is: kind, then: schema })),
@@ -47,7 +23,7 @@ const record = Joi.alternatives().conditional('.kind', {
 
 /** What a record says of itself: of a text all but its body, which is changed by steps. */
 const ofItself = Joi.alternatives().conditional('.kind', {
-  switch: Object.entries({ ...SCHEMAS, text: textSchema.keys({ body: Joi.forbidden() }) }).map(([kind, schema]) => ({
+  switch: Object.entries({ ...SCHEMAS, text: SCHEMAS.text.keys({ body: Joi.forbidden() }) }).map(([kind, schema]) => ({
     is: kind,
     then: schema,
   })),

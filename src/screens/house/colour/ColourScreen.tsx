@@ -9,7 +9,8 @@ import { cmykToRgbHex, rgbHex } from '@/core/colour/cmyk';
 import { all } from '@/core/records/document';
 import type { PaletteRecord, SwatchRecord } from '@/core/records/index';
 import { type Cmyk, type Rgb, ROLES } from '@/core/records/swatch';
-import { NumberField } from '@/parts/NumberField';
+import { percent, type Table, type ValueKind } from '@/core/properties/property';
+import { Fields } from '@/parts/fields/Fields';
 import { Select } from '@/parts/Select';
 import { WordsField } from '@/parts/WordsField';
 import { type ChapterTools, HouseChapter } from '../HouseChapter';
@@ -38,8 +39,17 @@ export function ColourScreen(props: ColourScreenProps) {
   );
 }
 
-const INKS = ['Cyan', 'Magenta', 'Yellow', 'Black'] as const;
-const LIGHTS = ['Red', 'Green', 'Blue'] as const;
+const INK: ValueKind = percent(0, 1);
+const LIGHT: ValueKind = { type: 'number', least: 0, most: 1, times: 255 };
+
+/** The shares a colour is made of, by their place in it. */
+const INKS: Table = {
+  0: { label: 'Cyan', kind: INK },
+  1: { label: 'Magenta', kind: INK },
+  2: { label: 'Yellow', kind: INK },
+  3: { label: 'Black', kind: INK },
+};
+const LIGHTS: Table = { 0: { label: 'Red', kind: LIGHT }, 1: { label: 'Green', kind: LIGHT }, 2: { label: 'Blue', kind: LIGHT } };
 const TINTS = [1, 0.7, 0.4, 0.2] as const;
 
 function tinted({ rgb, cmyk: [c, m, y, k] }: SwatchRecord, tint: number): string {
@@ -75,13 +85,13 @@ function Swatches({ house, act, pressed }: ChapterTools) {
               value={swatch.name}
               onChange={(name) => act('Rename a colour', (now) => setSwatch(now, swatch.id, { name }))}
             />
-            <div className="w-[4.6rem] shrink-0">
+            <div className="w-[6.6rem] shrink-0">
               <Select
-                label="Given in"
+                label="Colour model"
                 value={swatch.rgb ? 'rgb' : 'cmyk'}
                 of={[
-                  { value: 'cmyk', name: 'Inks' },
-                  { value: 'rgb', name: 'Light' },
+                  { value: 'cmyk', name: 'Inks (CMYK)' },
+                  { value: 'rgb', name: 'Screen (RGB)' },
                 ]}
                 onChange={(space) =>
                   pressed('Change a colour', (now) =>
@@ -121,27 +131,19 @@ function Swatches({ house, act, pressed }: ChapterTools) {
 /** The shares a colour is made of, to be typed: per cent of inks, or light from 0 to 255. */
 function Parts({ swatch, act }: { swatch: SwatchRecord } & Pick<ChapterTools, 'act'>) {
   const { rgb, cmyk } = swatch;
-  const names = rgb ? LIGHTS : INKS;
-  const whole = rgb ? 255 : 100;
+  const shares = rgb ?? cmyk;
   return (
-    <div className="flex w-60 shrink-0 gap-2">
-      {names.map((name, i) => (
-        <NumberField
-          key={name}
-          label={name}
-          value={Math.round((rgb ?? cmyk)[i]! * whole * 10) / 10}
-          unit={rgb ? '' : '%'}
-          least={0}
-          most={whole}
-          whole={rgb !== undefined}
-          onChange={(value) => {
-            const changed = (rgb ?? cmyk).map((own, k) => (k === i ? value / whole : own));
-            act('Change a colour', (now) =>
-              setSwatch(now, swatch.id, rgb ? { rgb: changed as unknown as Rgb } : { cmyk: changed as unknown as Cmyk }),
-            );
-          }}
-        />
-      ))}
+    <div className="w-60 shrink-0">
+      <Fields
+        table={rgb ? LIGHTS : INKS}
+        of={[shares]}
+        onChange={(key, value) => {
+          const changed = shares.with(Number(key), value as number);
+          act('Change a colour', (now) =>
+            setSwatch(now, swatch.id, rgb ? { rgb: changed as unknown as Rgb } : { cmyk: changed as unknown as Cmyk }),
+          );
+        }}
+      />
     </div>
   );
 }
@@ -180,7 +182,7 @@ function Palettes({ house, pressed }: ChapterTools) {
                   aria-label={`Use ${palette.name}`}
                   onClick={() => pressed('Change the palette', (now) => recolour(now, palette.id))}
                 >
-                  Use it
+                  Use
                 </button>
               )}
             </div>
@@ -198,10 +200,10 @@ function Palettes({ house, pressed }: ChapterTools) {
         >
           <label className="flex-1">
             <span className="text-2xs block opacity-70">Keep the colours as they are, as a palette</span>
-            <input className="field" value={name} placeholder="Its name" onChange={(event) => setName(event.target.value)} />
+            <input className="field" value={name} placeholder="Name" onChange={(event) => setName(event.target.value)} />
           </label>
           <button type="submit" className="btn btn-xs">
-            Keep it
+            Keep
           </button>
         </form>
       )}

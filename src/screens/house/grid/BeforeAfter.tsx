@@ -24,7 +24,9 @@ export function BeforeAfter({ before, after }: BeforeAfterProps) {
   return (
     <section aria-label="Pages before and after">
       <h3 className="chapter pb-1">Pages before and after</h3>
-      <p className="pb-2 opacity-75">What lay on the old columns and lines lies on the new ones. Undo brings all of it back.</p>
+      <p className="pb-2 opacity-75">
+        Frames on the old columns and lines have moved to the new ones. Undo brings everything back.
+      </p>
       <ul className="flex flex-col gap-2.5">
         {pages.map((page) => (
           <li key={page.page.id}>

@@ -1,5 +1,6 @@
 'use client';
 
+import { counted } from '@/core/records/count';
 import { useEffect, useMemo, useState } from 'react';
 import { type FormatChange, type GridChange, setBaseline, setFormat, setGrid } from '@/core/actions/house';
 import { pageGrid, textArea } from '@/core/page/grid';
@@ -9,13 +10,13 @@ import { applied, type Diff } from '@/core/records/diff';
 import { find, get } from '@/core/records/document';
 import { styleSheet } from '@/core/type/styles';
 import { Select } from '@/parts/Select';
-import { useSetting } from '../../pages/useSetting';
+import { useSetting } from '../../sheet/useSetting';
 import { HouseFrame } from '../HouseFrame';
 import { useHouseTools } from '../useHouseTools';
 import { BeforeAfter } from './BeforeAfter';
 import { ColumnChapter } from './ColumnChapter';
 import { GridDesk } from './GridDesk';
-import type { GridTools } from './GridScreen';
+import type { GridActions, GridTools } from './chapter';
 import { GuideChapter } from './GuideChapter';
 import { LineChapter } from './LineChapter';
 import { MarginChapter } from './MarginChapter';
@@ -27,13 +28,6 @@ interface GridBenchProps extends GridTools {
   readonly publication: string;
   readonly sample: readonly string[];
   readonly body: string;
-}
-
-/** Changes of format and grid. Those that would not do throw a sentence, which stands at the field they were typed into. */
-export interface GridActions {
-  readonly format: (change: FormatChange) => void;
-  readonly grid: (change: GridChange) => void;
-  readonly baseline: (step: number) => void;
 }
 
 /** Format and grid of a house: the spread drawn true and live in the middle, what decides it on the right. */
@@ -56,9 +50,13 @@ export function GridBench({ id, publication, sample, body, store, specimen, comp
   );
   useEffect(() => specimen.show(shown), [specimen, shown]);
 
+  const done = (work: () => void) => {
+    setDraft(undefined);
+    work();
+  };
   const actions: GridActions = {
-    format: (change) => act('Change the format', (now) => setFormat(now, change)),
-    grid: (change) => act('Change the grid', (now) => setGrid(now, master.id, change)),
+    format: (change) => done(() => act('Change the format', (now) => setFormat(now, change))),
+    grid: (change) => done(() => act('Change the grid', (now) => setGrid(now, master.id, change))),
     baseline: (step) => act('Change the baseline grid', (now) => setBaseline(now, step)),
   };
   const format = formatOf(house);
@@ -67,7 +65,17 @@ export function GridBench({ id, publication, sample, body, store, specimen, comp
   const leading = styleSheet(house).paragraph.get(body)?.leading ?? format.baseline.step;
   const figures = specimenFigures(find(shown, 'text', SPECIMEN_TEXT)!.body, fits.get(SPECIMEN_TEXT));
   const area = textArea(grid, own);
-  const chapter = { format, master: own, grid, actions, pressed };
+  const preview = (change: FormatChange | undefined, gridChange?: GridChange) => {
+    if (!change && !gridChange) return setDraft(undefined);
+    try {
+      setDraft(change ? setFormat(store.document, change) : setGrid(store.document, master.id, gridChange!));
+    } catch {
+      // What will not do is said when it is meant; on the way it shows nothing.
+      setDraft(undefined);
+    }
+  };
+  // Fields show what is so, the drawing and its figures what is being tried.
+  const chapter = { format: formatOf(document), master, grid, actions, preview, pressed };
   return (
     <HouseFrame id={id} publication={publication} chapter="grid" tools={header}>
       <main className="bg-base-200 relative min-w-0 flex-1">
@@ -77,10 +85,7 @@ export function GridBench({ id, publication, sample, body, store, specimen, comp
           pages={spreads(shown).at(-1)!}
           composer={composer}
           onDraft={(widths) => setDraft(widths && setGrid(store.document, master.id, { widths }))}
-          onWidths={(widths) => {
-            setDraft(undefined);
-            pressed(() => actions.grid({ widths }));
-          }}
+          onWidths={(widths) => pressed(() => actions.grid({ widths }))}
         />
         {trouble && (
           <p role="alert" className="text-error absolute top-3 left-3">
@@ -94,10 +99,7 @@ export function GridBench({ id, publication, sample, body, store, specimen, comp
           {(
             [
               ['Type area', `${grid.lines} lines`],
-              [
-                'Text',
-                `${area.columns} ${area.columns === 1 ? 'column' : 'columns'}, ${Math.round(area.measure * 10) / 10} pt wide`,
-              ],
+              ['Text', `${counted(area.columns, 'column')}, ${Math.round(area.measure * 10) / 10} pt wide`],
               ['Characters a line', figures ? String(Math.round(figures.charactersPerLine)) : '…'],
               ['Lines a column', String(area.lines)],
               ['Words a page', figures ? figures.wordsPerPage.toLocaleString('en-GB') : '…'],

@@ -6,11 +6,12 @@ import { grown } from '@/core/geometry/box';
 import { pageGrid } from '@/core/page/grid';
 import { formatOf, type PlacedPage } from '@/core/page/pages';
 import { type Document, get } from '@/core/records/document';
-import { followPointer } from '../../pages/followPointer';
-import { USUAL_LOOK } from '../../pages/look';
-import { Spread } from '../../pages/Spread';
-import { useDeskView } from '../../pages/useDeskView';
-import { toScreen } from '../../pages/view';
+import { formatLength } from '@/core/length/length';
+import { followPointer } from '../../../parts/followPointer';
+import { USUAL_LOOK } from '../../sheet/look';
+import { Spread } from '../../sheet/Spread';
+import { useDeskView } from '../../sheet/useDeskView';
+import { toScreen } from '../../sheet/view';
 
 interface GridDeskProps {
   readonly house: Document;
@@ -88,6 +89,10 @@ function Bands({ house, page, view, onDraft, onWidths }: BandsProps) {
         key={i}
         role="separator"
         aria-orientation="vertical"
+        aria-valuenow={Math.round(x + w)}
+        aria-valuemin={Math.round(grid.area.x)}
+        aria-valuemax={Math.round(grid.area.x + grid.area.w)}
+        aria-valuetext={`${formatLength(x + w, 'mm')} from the left of the page`}
         tabIndex={0}
         aria-label={`Gutter behind column ${i + 1} of page ${page.side}; arrow keys move it`}
         data-gutter={`${page.side}-${i}`}

@@ -2,12 +2,13 @@
 
 import { useEffect, useState } from 'react';
 import { ComposerClient } from '@/client/composerClient';
-import type { DocumentStore, Opened } from '@/client/documentStore';
+import type { Opened } from '@/client/documentStore';
 import { openStore } from '@/client/openStore';
 import { SpecimenSource } from '@/client/specimenSource';
 import { SPECIMEN_PAGES, specimenDocument } from '@/core/page/specimen';
 import { mastersOf } from '@/core/page/pages';
 import { HouseFrame } from '../HouseFrame';
+import type { GridTools } from './chapter';
 import { GridBench } from './GridBench';
 
 interface GridScreenProps {
@@ -17,13 +18,6 @@ interface GridScreenProps {
   /** Paragraphs of dummy text, and the style of running text. */
   readonly sample: readonly string[];
   readonly body: string;
-}
-
-/** What the chapter works with once it is open. */
-export interface GridTools {
-  readonly store: DocumentStore;
-  readonly specimen: SpecimenSource;
-  readonly composer: ComposerClient;
 }
 
 /** Opens the house's store and a specimen of its pages. */

@@ -6,7 +6,7 @@ import { formatLength, formatNumber, parseLength } from '@/core/length/length';
 import { evenGuides } from '@/core/page/grid';
 import type { Guide } from '@/core/records/master';
 import { Choice } from '@/parts/Choice';
-import { Chapter } from '../../pages/detail/Chapter';
+import { Group } from '@/parts/fields/Group';
 import type { GridChapterProps } from './chapter';
 
 /** Lines to lay things along: by lengths, by shares, in even parts. */
@@ -27,22 +27,22 @@ export function GuideChapter({ master, actions, pressed }: GridChapterProps) {
     }
   };
   return (
-    <Chapter name="Guides" now={guides.length === 0 ? 'none' : String(guides.length)} folded>
+    <Group name="Guides" now={guides.length === 0 ? 'none' : String(guides.length)} folded>
       <Choice
         label="Direction"
         value={direction}
         of={[
-          { value: 'upright', name: 'Upright' },
-          { value: 'level', name: 'Level' },
+          { value: 'upright', name: 'Vertical' },
+          { value: 'level', name: 'Horizontal' },
         ]}
         onChange={setDirection}
       />
       <Choice
-        label="Measured within"
+        label="Measured from"
         value={within}
         of={[
-          { value: 'page', name: 'Of the page' },
-          { value: 'area', name: 'Of the type area' },
+          { value: 'page', name: 'The page' },
+          { value: 'area', name: 'The type area' },
         ]}
         onChange={setWithin}
       />
@@ -66,7 +66,7 @@ export function GuideChapter({ master, actions, pressed }: GridChapterProps) {
         }}
       >
         <label className="min-w-0 flex-1">
-          <span className="text-2xs block opacity-70">At a length or a share (30 mm, 25 %)</span>
+          <span className="text-2xs block opacity-70">At a length or percentage (30 mm, 25 %)</span>
           <input
             className="field narrow"
             value={typed}
@@ -98,7 +98,7 @@ export function GuideChapter({ master, actions, pressed }: GridChapterProps) {
           </li>
         ))}
       </ul>
-    </Chapter>
+    </Group>
   );
 }
 
@@ -107,11 +107,11 @@ function readPlace(typed: string): Guide['at'] {
   const share = /^\s*(\d+(?:[.,]\d+)?)\s*%\s*$/.exec(typed);
   if (!share) return { points: parseLength(typed, 'mm') };
   const value = Number(share[1]!.replace(',', '.')) / 100;
-  if (value > 1) throw new RangeError('A share is between 0 and 100 %.');
+  if (value > 1) throw new RangeError('A percentage is between 0 and 100 %.');
   return { share: value };
 }
 
 function guideWords({ direction, within, at }: Guide): string {
   const place = 'share' in at ? `${formatNumber(100 * at.share, 1)} %` : formatLength(at.points, 'mm');
-  return `${direction === 'upright' ? 'Upright' : 'Level'}, ${place}${within === 'area' ? ' of the type area' : ''}`;
+  return `${direction === 'upright' ? 'Vertical' : 'Horizontal'}, ${place}${within === 'area' ? ' of the type area' : ''}`;
 }

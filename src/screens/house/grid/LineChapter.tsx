@@ -2,36 +2,37 @@
 
 import { formatLength } from '@/core/length/length';
 import { snappedBottom } from '@/core/page/practice';
-import { LengthField } from '@/parts/LengthField';
-import { Chapter } from '../../pages/detail/Chapter';
+import { BASELINE } from '@/core/properties/sheet';
+import { Fields } from '@/parts/fields/Fields';
+import { Group } from '@/parts/fields/Group';
 import type { GridChapterProps } from './chapter';
 
 /** A hundredth of a point is no line's part. */
 const WHOLE = 0.01;
 
 /** The baseline grid: its step from the leading of the body, and a type area of whole lines. */
-export function LineChapter({ format, master, grid, actions, pressed, leading }: GridChapterProps & { leading: number }) {
+export function LineChapter({
+  format,
+  master,
+  grid,
+  actions,
+  preview,
+  pressed,
+  leading,
+}: GridChapterProps & { leading: number }) {
   const { step, offset } = format.baseline;
   const { margins } = master;
   const snapped = snappedBottom(format, margins);
   const rest = (grid.area.h - offset) / step;
   const isWhole = Math.abs(rest - Math.round(rest)) * step < WHOLE;
   return (
-    <Chapter name="Baselines" now={`${formatLength(step, 'pt')} apart`}>
-      <div className="flex gap-2">
-        <LengthField
-          label="Lines apart"
-          unit="pt"
-          value={step}
-          onChange={(points) => actions.format({ baseline: { step: points, offset } })}
-        />
-        <LengthField
-          label="Below the top"
-          unit="pt"
-          value={offset}
-          onChange={(points) => actions.format({ baseline: { step, offset: points } })}
-        />
-      </div>
+    <Group name="Baselines" now={`${formatLength(step, 'pt')} apart`}>
+      <Fields
+        table={BASELINE}
+        of={[format.baseline]}
+        onPreview={(key, value) => preview(value === undefined ? undefined : { baseline: { step, offset, [key]: value } })}
+        onChange={(key, value) => actions.format({ baseline: { step, offset, [key]: value } })}
+      />
       {Math.abs(leading - step) > WHOLE && (
         <button type="button" className="btn btn-xs self-start" onClick={() => pressed(() => actions.baseline(leading))}>
           Take {formatLength(leading, 'pt')} from the body
@@ -50,10 +51,10 @@ export function LineChapter({ format, master, grid, actions, pressed, leading }:
             className="btn btn-xs self-start"
             onClick={() => pressed(() => actions.grid({ margins: { ...margins, bottom: snapped.bottom } }))}
           >
-            Make it whole lines
+            Make whole lines
           </button>
         </>
       )}
-    </Chapter>
+    </Group>
   );
 }

@@ -3,9 +3,11 @@
 import { namedSize, SIZE_GROUPS, sizeName } from '@/core/page/formats';
 import { heightFor, PROPORTIONS } from '@/core/page/practice';
 import { Choice } from '@/parts/Choice';
-import { LengthField } from '@/parts/LengthField';
+import type { Table } from '@/core/properties/property';
+import { PAPER } from '@/core/properties/sheet';
+import { Fields } from '@/parts/fields/Fields';
 import { Tick } from '@/parts/Tick';
-import { Chapter } from '../../pages/detail/Chapter';
+import { Group } from '@/parts/fields/Group';
 import type { GridChapterProps } from './chapter';
 
 const SIZES: readonly { readonly value: string; readonly name: string; readonly group: string }[] = SIZE_GROUPS.flatMap(
@@ -14,13 +16,21 @@ const SIZES: readonly { readonly value: string; readonly name: string; readonly 
 );
 
 /** Width, height and proportion of the pages, and how they lie to one another. */
-export function PaperChapter({ format, actions, pressed }: GridChapterProps) {
+export function PaperChapter({ format, actions, preview, pressed }: GridChapterProps) {
   const { width, height } = format;
   const landscape = width > height;
   const name = sizeName(width, height);
   const proportion = PROPORTIONS.find(({ ratio }) => Math.abs(width / height - ratio) < 0.002);
+  const fields = (table: Table) => (
+    <Fields
+      table={table}
+      of={[format]}
+      onPreview={(key, value) => preview(value === undefined ? undefined : { [key]: value })}
+      onChange={(key, value) => actions.format({ [key]: value })}
+    />
+  );
   return (
-    <Chapter name="Pages" now={name ?? 'custom size'}>
+    <Group name="Pages" now={name ?? 'custom size'}>
       <label className="block">
         <span className="text-2xs block opacity-70">Size</span>
         <select
@@ -44,10 +54,7 @@ export function PaperChapter({ format, actions, pressed }: GridChapterProps) {
           ))}
         </select>
       </label>
-      <div className="flex gap-2">
-        <LengthField label="Page width" value={width} onChange={(points) => actions.format({ width: points })} />
-        <LengthField label="Page height" value={height} onChange={(points) => actions.format({ height: points })} />
-      </div>
+      {fields({ width: PAPER.width, height: PAPER.height })}
       <Choice
         label="Orientation"
         value={landscape ? 'landscape' : 'portrait'}
@@ -60,7 +67,7 @@ export function PaperChapter({ format, actions, pressed }: GridChapterProps) {
         }}
       />
       <div>
-        <span className="text-2xs opacity-70">Height from the width, by proportion</span>
+        <span className="text-2xs opacity-70">Height by proportion</span>
         <Choice
           label="Proportion"
           value={proportion?.name ?? ''}
@@ -76,22 +83,19 @@ export function PaperChapter({ format, actions, pressed }: GridChapterProps) {
         {format.facing && (
           <>
             <Tick
-              label="The first page lies on the right"
+              label="First page on the right"
               value={format.firstSide === 'right'}
               onChange={(right) => pressed(() => actions.format({ firstSide: right ? 'right' : 'left' }))}
             />
             <Tick
-              label="Left pages mirror right ones"
+              label="Mirror left pages"
               value={format.pattern !== 'repeated'}
               onChange={(mirrored) => pressed(() => actions.format({ pattern: mirrored ? undefined : 'repeated' }))}
             />
           </>
         )}
       </div>
-      <div className="flex gap-2">
-        <LengthField label="Bleed" value={format.bleed} onChange={(bleed) => actions.format({ bleed })} />
-        <LengthField label="Safe area" value={format.safe} onChange={(safe) => actions.format({ safe })} />
-      </div>
-    </Chapter>
+      {fields({ bleed: PAPER.bleed, safe: PAPER.safe })}
+    </Group>
   );
 }

@@ -1,4 +1,4 @@
-import type { Fit } from '@/core/compose/fit';
+import type { Fit } from '@/core/compose/text/fit';
 import { countWords, paragraphsOf, plainText } from '@/core/records/body';
 import type { Node } from 'prosemirror-model';
 

@@ -1,10 +1,15 @@
 'use client';
 
-import { useEffect, useRef, useState } from 'react';
+import { counted } from '@/core/records/count';
+import { proxy, type Remote, wrap } from 'comlink';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import type { DocumentStore, Opened } from '@/client/documentStore';
-import type { PaintedSpecimen, TypeSheet, TypeSheetOrder } from '@/client/typeSheet.worker';
-import { type Comparison, type SampleText, unevennessOf } from '@/core/compose/typeSheet';
+import { startWorker, workerUrl } from '@/client/startWorker';
+import type { PaintedSpecimen, TypeSheet, TypeSheetMaker } from '@/client/typeSheet.worker';
+import { type Comparison, unevennessOf } from '@/core/compose/measure/wordSpaces';
+import type { SampleText } from '@/core/page/sampleText';
 import { formatNumber } from '@/core/length/length';
+import { applied, type Diff } from '@/core/records/diff';
 import { type Document, find } from '@/core/records/document';
 import { stored } from '@/core/records/stored';
 import { HouseFrame } from '../HouseFrame';
@@ -37,7 +42,10 @@ export function TypeScreen(props: TypeScreenProps) {
 
 function Open({ id, publication, sample, body, store }: TypeScreenProps & { store: DocumentStore }) {
   const { house, act, pressed, header, notices } = useHouseTools(store);
-  const sheet = useTypeSheet(house, sample, body);
+  const [tried, setTried] = useState<Diff>();
+  // A change that is being tried is set like one that is done.
+  const shown = useMemo(() => (tried ? applied(house, tried) : house), [house, tried]);
+  const sheet = useTypeSheet(shown, sample, body);
   const [chosen, setChosen] = useState(body);
   const [asking, setAsking] = useState(false);
   useEffect(() => {
@@ -101,6 +109,7 @@ function Open({ id, publication, sample, body, store }: TypeScreenProps & { stor
         act={act}
         pressed={pressed}
         onChoose={setChosen}
+        onPreview={setTried}
         onAsking={setAsking}
       />
       {notices}
@@ -114,8 +123,8 @@ function Breaking({ comparison }: { comparison: Comparison }) {
     <section aria-label="Word spaces by line" className="pt-6">
       <h2 className="chapter">Word spaces of the body, line by line</h2>
       <p className="max-w-3xl py-1.5">
-        The same story, broken over whole paragraphs and line by line. Total fit strays from the face’s own word space by{' '}
-        <strong>{percent(unevennessOf(comparison.totalFit))}</strong> on average, first fit by{' '}
+        The same story, broken over whole paragraphs and line by line. Over whole paragraphs, word spaces vary from the face’s own
+        by <strong>{percent(unevennessOf(comparison.totalFit))}</strong> on average; line by line, by{' '}
         <strong>{percent(unevennessOf(comparison.firstFit))}</strong>.
       </p>
       <WordSpaceChart comparison={comparison} />
@@ -123,18 +132,22 @@ function Breaking({ comparison }: { comparison: Comparison }) {
   );
 }
 
-/** The type sheet of a house as it now is; the last one stays in sight while the next is set. */
-function useTypeSheet(house: Document, sample: SampleText, body: string): TypeSheet | undefined {
-  const [sheet, setSheet] = useState<TypeSheet>();
-  const [worker, setWorker] = useState<Worker>();
+/** The type sheet of a house as it now is, or why there is none; the last one stays in sight while the next is set. */
+function useTypeSheet(house: Document, sample: SampleText, body: string): TypeSheet | { readonly failed: string } | undefined {
+  const [sheet, setSheet] = useState<TypeSheet | { readonly failed: string }>();
+  const [maker, setMaker] = useState<Remote<TypeSheetMaker>>();
   useEffect(() => {
-    const own = new Worker(new URL('../../../client/typeSheet.worker.ts', import.meta.url), { type: 'module' });
-    own.onmessage = ({ data }: MessageEvent<TypeSheet | 'ready'>) => (data === 'ready' ? setWorker(own) : setSheet(data));
-    return () => own.terminate();
+    const { worker, ready, stopped } = startWorker(workerUrl('typeSheet'));
+    void ready.then(() => setMaker(() => wrap<TypeSheetMaker>(worker)));
+    void stopped.then((why) => setSheet({ failed: `The type sheet stopped (${why}). Reload the page.` }));
+    return () => worker.terminate();
   }, []);
   useEffect(() => {
-    worker?.postMessage({ records: [...house.records.values()].map(stored), sample, body } satisfies TypeSheetOrder);
-  }, [worker, house, sample, body]);
+    void maker
+      ?.make({ records: [...house.records.values()].map(stored), sample, body }, proxy(setSheet))
+      .then((made) => made && setSheet(made))
+      .catch((error: unknown) => setSheet({ failed: error instanceof Error ? error.message : String(error) }));
+  }, [maker, house, sample, body]);
   return sheet;
 }
 
@@ -152,9 +165,9 @@ function SpecimenRow({ specimen, chosen, onChoose }: { specimen: PaintedSpecimen
   const figures: readonly (readonly [string, string])[] = [
     ['Face', `${properties.family} ${properties.weight}${properties.italic ? ' italic' : ''}`],
     ['Size on leading', `${formatNumber(properties.size, 2)} on ${formatNumber(properties.leading, 2)} pt`],
-    ['Measure', `${formatNumber(measure, 1)} pt, ${lines} line${lines === 1 ? '' : 's'}`],
+    ['Measure', `${formatNumber(measure, 1)} pt, ${counted(lines, 'line')}`],
     ['Characters a line', formatNumber(charactersPerLine, 1)],
-    ...(unevenness === undefined ? [] : ([['Word spaces stray by', percent(unevenness)]] as const)),
+    ...(unevenness === undefined ? [] : ([['Word spaces vary by', percent(unevenness)]] as const)),
     ...(properties.hyphens ? ([['Hyphens', String(hyphens)]] as const) : []),
   ];
   const row = useRef<HTMLLIElement>(null);

@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useRef } from 'react';
-import type { Comparison } from '@/core/compose/typeSheet';
+import type { Comparison } from '@/core/compose/measure/wordSpaces';
 
 const HEIGHT = 240;
 
@@ -27,7 +27,7 @@ export function WordSpaceChart({ comparison }: { comparison: Comparison }) {
       });
       void plotly.newPlot(
         element,
-        [line('First fit', comparison.firstFit, '#c1452b', 1), line('Total fit', comparison.totalFit, '#2d6f8f', 2)],
+        [line('Line by line', comparison.firstFit, '#c1452b', 1), line('Whole paragraph', comparison.totalFit, '#2d6f8f', 2)],
         {
           height: HEIGHT,
           margin: { l: 52, r: 8, t: 8, b: 36 },
@@ -51,7 +51,7 @@ export function WordSpaceChart({ comparison }: { comparison: Comparison }) {
     <div
       ref={ref}
       role="img"
-      aria-label="Word spaces by line, by total fit and by first fit"
+      aria-label="Word spaces by line, broken over the whole paragraph and line by line"
       style={{ height: HEIGHT }}
       data-chart
     />

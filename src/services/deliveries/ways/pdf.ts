@@ -1,4 +1,4 @@
-import { inReadingOrder } from '@/core/compose/readingOrder';
+import { inReadingOrder } from '@/core/compose/displayList/readingOrder';
 import { find, get } from '@/core/records/document';
 import { pdfPages } from '@/formats/pdf/pages';
 import { paintPdf } from '@/formats/pdf/painter';

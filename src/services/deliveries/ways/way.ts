@@ -1,4 +1,4 @@
-import type { Composed } from '@/core/compose/compose';
+import type { Composed } from '@/core/compose/composer';
 import type { Document } from '@/core/records/document';
 import type { Shaper } from '@/core/type/shaper';
 import type { DeliveryOptions } from '@/store/deliveries';

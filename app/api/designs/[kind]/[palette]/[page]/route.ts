@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { designPicture } from '@/services/shelf/designPictures';
-import type { PublicationKind } from '@/core/plan/startingHouse';
+import type { PublicationKind } from '@/core/records/publicationKind';
 import { handler } from '../../../../handler';
 
 const PLACE = Joi.object<{ kind: PublicationKind; palette: string; page: string }>({

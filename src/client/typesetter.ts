@@ -1,0 +1,94 @@
+import type { Passage } from '@/core/actions/quotes';
+import type { FillSlots } from '@/core/actions/slots';
+import type { ContinueThread, PlaceStory } from '@/core/actions/stories';
+import type { PlacedCaret } from '@/core/compose/displayList/caret';
+import type { Fit } from '@/core/compose/text/fit';
+import type { Box, Point } from '@/core/geometry/box';
+import type { StoredDiff, StoredRecord } from '@/core/records/stored';
+import type { TextPlace } from '@/core/records/typing';
+import type { Chunk } from '@/formats/svg/painter';
+
+/** Actions that must see how text falls, and so are worked out beside the typesetter. */
+export interface PlannedActions {
+  placeStory: PlaceStory;
+  continueThread: ContinueThread;
+  fillSlots: FillSlots;
+  makeQuote: Passage;
+}
+
+/** What an action does, and what is to be said of it. */
+export interface Planned {
+  readonly diff: StoredDiff;
+  readonly says?: string | undefined;
+}
+
+/** A sentence of a text, and where it stands: boxes in page coordinates, one a line. */
+export interface Sentence extends Passage {
+  readonly words: string;
+  readonly boxes: readonly { readonly page: string; readonly box: Box }[];
+}
+
+/** A page drawn small. */
+export interface DrawnPage {
+  readonly page: string;
+  readonly picture: ImageData;
+}
+
+/** A page as painted: its chunks in the order of painting; only those whose markup changed carry it. */
+export interface PaintedPage {
+  readonly page: string;
+  readonly chunks: readonly (Omit<Chunk, 'markup'> & { readonly markup: string | undefined; readonly furniture: boolean })[];
+}
+
+/** Where the caret stands in a text. */
+export interface CaretIn {
+  readonly text: string;
+  readonly place: TextPlace;
+}
+
+/** What came of composing. */
+export interface ComposedPages {
+  /** Of the drafts, the one that is shown. */
+  readonly turn: number;
+  readonly pages: readonly PaintedPage[];
+  /** Left out where nothing about them changed. */
+  readonly fits?: readonly (readonly [text: string, fit: Fit])[];
+  readonly grown?: readonly (readonly [frame: string, box: Box])[];
+  /** Where the caret of what was typed stands; null where no frame shows it. */
+  readonly caret?: PlacedCaret | null;
+}
+
+/** What the typesetter tells its screen, unasked. */
+export interface Listener {
+  composed(pages: ComposedPages): void;
+  /** Words that the waiting slots in sight take, by `slotKey`. */
+  slots(slots: readonly (readonly [slot: string, words: number])[]): void;
+  drawn(pages: readonly DrawnPage[]): void;
+  /** What it did unasked went wrong. */
+  failed(why: string): void;
+}
+
+/**
+ * The typesetter as its screen sees it, over the border between them (Comlink). What it is told is done in order; a
+ * promise is refused with the sentence why it could not be. Of several drafts, and of several lists of small pages, only
+ * the newest counts.
+ */
+export interface Typesetter {
+  listen(listener: Listener): void;
+  open(records: readonly StoredRecord[]): Promise<void>;
+  apply(diff: StoredDiff, caret?: CaretIn): Promise<void>;
+  /** A change that is being tried by hand; null when it is over. */
+  draft(diff: StoredDiff | null, turn: number): Promise<void>;
+  /** Where the caret stands in a text that is being typed into: it is told with the pages. */
+  caret(caret: CaretIn): Promise<void>;
+  /** The pages that are looked at. */
+  watch(pages: readonly string[]): Promise<void>;
+  /** Pages to be drawn small, so many pixels wide. */
+  watchSmall(pages: readonly string[], width: number): Promise<void>;
+  /** Where in a text a point of a page is. */
+  placeAt(page: string, point: Point, text?: string): Promise<CaretIn | undefined>;
+  /** The place in the line below or above another. */
+  placeBeside(text: string, place: TextPlace, by: 1 | -1): Promise<TextPlace>;
+  sentences(text: string): Promise<readonly Sentence[]>;
+  plan<A extends keyof PlannedActions>(action: A, intent: PlannedActions[A]): Promise<Planned>;
+}

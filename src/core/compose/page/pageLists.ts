@@ -1,0 +1,197 @@
+import type { Box } from '../../geometry/box';
+import { laidOver } from '../../geometry/outline';
+import { formatOf } from '../../page/pages';
+import { placedPicture } from '../../pictures/placing';
+import { type Document, find } from '../../records/document';
+import type { FrameRecord, PictureRecord, SwatchRecord } from '../../records/index';
+import type { Inks } from '../displayList/inks';
+import { contourOf } from '../frames/contours';
+import type { AreaItem, BrokenItem, Contour, Item, PageList, PictureItem, Showing, TextItem } from '../displayList/displayList';
+import { type Shown, type ShownFrames } from '../frames/shown';
+import type { Shows } from '../../records/kinds/frames/kind';
+import { frameKind, pictureIn } from '../../records/kinds/frames';
+
+/** What the items of a frame are made of. */
+interface MadeOf {
+  readonly frame: FrameRecord;
+  readonly box: Box;
+  readonly picture: PictureRecord | undefined;
+  readonly fill: SwatchRecord | undefined;
+  readonly border: SwatchRecord | undefined;
+  readonly shadow: SwatchRecord | undefined;
+  readonly texts: readonly TextItem[] | undefined;
+}
+
+function sameMadeOf(a: MadeOf, b: MadeOf): boolean {
+  const n = a.texts?.length ?? 0;
+  if (
+    a.frame !== b.frame ||
+    a.picture !== b.picture ||
+    a.fill !== b.fill ||
+    a.border !== b.border ||
+    a.shadow !== b.shadow ||
+    n !== (b.texts?.length ?? 0) ||
+    (a.box !== b.box && (a.box.x !== b.box.x || a.box.y !== b.box.y || a.box.w !== b.box.w || a.box.h !== b.box.h))
+  )
+    return false;
+  for (let i = 0; i < n; i++) if (a.texts![i] !== b.texts![i]) return false;
+  return true;
+}
+
+/** Puts the display lists of pages together; a page whose items are the same as before is the same object. */
+export class PageLists {
+  readonly #inks: Inks;
+  readonly #pages = new Map<string, PageList>();
+  readonly #items = new Map<string, { readonly by: MadeOf; readonly items: readonly Item[] }>();
+
+  readonly #broken = new Map<string, { readonly frame: FrameRecord; readonly item: BrokenItem }>();
+
+  constructor(inks: Inks) {
+    this.#inks = inks;
+  }
+
+  of(
+    document: Document,
+    { shown, pages }: ShownFrames,
+    texts: ReadonlyMap<string, readonly TextItem[]>,
+    grown: ReadonlyMap<string, Box>,
+    broken: ReadonlyMap<string, string>,
+  ): PageList[] {
+    const format = formatOf(document);
+    const byPage = new Map<string, Item[]>();
+    const furniture = new Map<string, number>();
+    for (const each of shown) {
+      let items = byPage.get(each.page.page.id);
+      if (!items) byPage.set(each.page.page.id, (items = []));
+      const box = grown.get(each.frame.id) ?? each.frame.box;
+      const why = broken.get(each.key);
+      if (why !== undefined) items.push(this.#brokenItem(each, box, why));
+      else {
+        try {
+          for (const item of this.#itemsOf(document, each, box, texts.get(each.key))) items.push(item);
+        } catch (error) {
+          items.push(this.#brokenItem(each, box, (error as Error).message));
+        }
+      }
+      if (each.fromMaster) furniture.set(each.page.page.id, items.length);
+    }
+    return pages.map((page) => {
+      const list: PageList = {
+        page: page.page.id,
+        number: page.number,
+        side: page.side,
+        width: format.width,
+        height: format.height,
+        bleed: format.bleed,
+        items: byPage.get(page.page.id) ?? [],
+        furniture: furniture.get(page.page.id) ?? 0,
+      };
+      const kept = this.#pages.get(list.page);
+      if (kept && samePage(kept, list)) return kept;
+      this.#pages.set(list.page, list);
+      return list;
+    });
+  }
+
+  #brokenItem({ key, frame, rotated }: Shown, box: Box, why: string): BrokenItem {
+    const kept = this.#broken.get(key);
+    if (kept?.frame === frame && kept.item.why === why && kept.item.box === box) return kept.item;
+    const item: BrokenItem = { type: 'broken', frame: frame.id, box, why, transform: rotated, opacity: undefined };
+    this.#broken.set(key, { frame, item });
+    return item;
+  }
+
+  #itemsOf(document: Document, each: Shown, box: Box, texts: readonly TextItem[] | undefined): readonly Item[] {
+    const { frame, rotated } = each;
+    const { content, fill, border, shadow } = frame;
+    const kind = frameKind(content);
+    const shows = pictureIn(document, frame);
+    const picture = find(document, 'picture', shows?.picture);
+    const swatch = (part: { swatch: string } | undefined) => part && find(document, 'swatch', part.swatch);
+    const by: MadeOf = { frame, box, picture, fill: swatch(fill), border: swatch(border), shadow: swatch(shadow), texts };
+    const kept = this.#items.get(each.key);
+    if (kept && sameMadeOf(kept.by, by)) return kept.items;
+    const showing: Showing = { transform: rotated, opacity: frame.opacity };
+    const contour = contourOf(frame.shape, box);
+    const ink = (of: { swatch: string; tint: number }) => this.#inks.ink(document, of.swatch, of.tint);
+    const area = (part: AreaItem['part'], more: Pick<AreaItem, 'ink'> & Partial<AreaItem>): AreaItem => ({
+      type: 'area',
+      frame: frame.id,
+      part,
+      box,
+      contour,
+      stroke: 0,
+      blur: 0,
+      ...showing,
+      ...more,
+    });
+    const items: Item[] = [];
+    if (shadow) {
+      const { dx, dy, blur, swatch, opacity } = shadow;
+      const own = shadowContour(frame, picture, kind.outlines ? shows : undefined, box, contour);
+      items.push(
+        area('shadow', {
+          ink: ink({ swatch, tint: 1 }),
+          contour: moved(own, dx, dy),
+          box: { ...box, x: box.x + dx, y: box.y + dy },
+          blur,
+          opacity: opacity * (frame.opacity ?? 1),
+        }),
+      );
+    }
+    if (fill) items.push(area('fill', { ink: ink(fill) }));
+    if (shows && picture) items.push(pictureItem(frame, picture, shows, box, contour, showing));
+    else if (kind.waitsFor) items.push({ type: 'empty', frame: frame.id, box, ...showing });
+    if (texts) items.push(...texts);
+    if (border && border.weight > 0) items.push(area('border', { ink: ink(border), stroke: border.weight }));
+    this.#items.set(each.key, { by, items });
+    return items;
+  }
+}
+
+/** A picture whose text runs around what stands before its background is cut out, or it would cover that text. */
+function pictureItem(
+  frame: FrameRecord,
+  picture: PictureRecord,
+  content: Shows,
+  box: Box,
+  contour: Contour,
+  showing: Showing,
+): PictureItem {
+  const placed = placedPicture(box, picture, content);
+  const cut = frame.wrap.mode === 'outline' && frame.wrap.outline === 'background' ? picture.outlines.background : undefined;
+  const shaped = contour.type !== 'rectangle' || contour.radius > 0 ? contour : undefined;
+  const clip = cut ? { type: 'outline' as const, outline: laidOver(cut, placed) } : shaped;
+  return { type: 'picture', frame: frame.id, picture: picture.id, box, placed, clip, ...showing };
+}
+
+/** A cut-out throws the shadow of its outline, a frame that of its shape. */
+function shadowContour(
+  frame: FrameRecord,
+  picture: PictureRecord | undefined,
+  content: Shows | undefined,
+  box: Box,
+  contour: Contour,
+): Contour {
+  const traced = picture?.outlines.alpha ?? (frame.wrap.outline === 'background' ? picture?.outlines.background : undefined);
+  if (!picture || !content || !traced || frame.fill) return contour;
+  return { type: 'outline', outline: laidOver(traced, placedPicture(box, picture, content)) };
+}
+
+function moved(contour: Contour, dx: number, dy: number): Contour {
+  if (contour.type !== 'outline') return { ...contour, box: { ...contour.box, x: contour.box.x + dx, y: contour.box.y + dy } };
+  return { type: 'outline', outline: contour.outline.map((ring) => ring.map((value, i) => value + (i % 2 === 0 ? dx : dy))) };
+}
+
+function samePage(a: PageList, b: PageList): boolean {
+  return (
+    a.number === b.number &&
+    a.side === b.side &&
+    a.width === b.width &&
+    a.height === b.height &&
+    a.bleed === b.bleed &&
+    a.furniture === b.furniture &&
+    a.items.length === b.items.length &&
+    a.items.every((item, i) => item === b.items[i])
+  );
+}

@@ -1,0 +1,55 @@
+import { WRAP } from '../../properties/frame';
+import type { FrameRecord } from '../frame';
+import type { GroupRecord } from '../group';
+import {
+  BOX,
+  figure,
+  INKED,
+  type Kind,
+  LINE,
+  list,
+  maybe,
+  oneOf,
+  ORDER,
+  parts,
+  POINTS,
+  properties,
+  reference,
+  SHARE,
+  SIZE,
+  withWhat,
+} from '../kind';
+import { FRAME_KINDS } from './frames';
+
+const WRAPPED = parts(properties(WRAP, ['mode', 'standOff', 'outline']));
+
+export const FRAME: Kind<FrameRecord> = {
+  called: 'frame',
+  offered: 'Frame of a master',
+  fields: {
+    on: reference(['page', 'master'], 'goes'),
+    side: oneOf('left', 'right', 'both'),
+    box: BOX,
+    order: ORDER,
+    content: {
+      is: 'typed',
+      kinds: Object.fromEntries(Object.entries(FRAME_KINDS).map(([type, { fields }]) => [type, fields])),
+    },
+    wrap: WRAPPED,
+    fill: maybe(withWhat(INKED)),
+    shape: maybe({
+      is: 'typed',
+      kinds: { rectangle: {}, rounded: { radius: SIZE }, ellipse: {}, polygon: { points: list(figure(-1, 2), 4000, 6) } },
+    }),
+    border: maybe(withWhat({ weight: SIZE, ...INKED })),
+    rotation: maybe(figure(-360, 360)),
+    opacity: maybe(SHARE),
+    shadow: maybe(
+      withWhat({ dx: POINTS, dy: POINTS, blur: figure(0, 200), swatch: reference('swatch', 'holds'), opacity: SHARE }),
+    ),
+    group: maybe(reference('group', 'forgets')),
+    of: maybe(reference('frame', 'forgets')),
+  },
+};
+
+export const GROUP: Kind<GroupRecord> = { called: 'group', offered: 'Group', fields: { name: LINE, wrap: WRAPPED } };

@@ -1,0 +1,35 @@
+import { ADVERTISEMENT } from '../advertisement';
+import { DETAILS } from '../details';
+import { FORMAT } from '../format';
+import type { RecordKind, RecordKinds } from '../index';
+import { ISSUE } from '../issue';
+import type { Kind } from '../kind';
+import { MASTER } from '../master';
+import { PAGE } from '../page';
+import { PICTURE } from '../picture';
+import { SECTION } from '../section';
+import { STORY } from '../story';
+import { PALETTE, SWATCH } from '../swatch';
+import { TEXT } from '../text';
+import { FRAME, GROUP } from './frame';
+import { CHARACTER_STYLE, PARAGRAPH_STYLE } from './styles';
+
+/** What is known of each kind of record: its schema, what it refers to and what it is called follow from here. */
+export const KINDS: { readonly [K in RecordKind]: Kind<RecordKinds[K]> } = {
+  issue: ISSUE,
+  details: DETAILS,
+  format: FORMAT,
+  master: MASTER,
+  page: PAGE,
+  frame: FRAME,
+  group: GROUP,
+  text: TEXT,
+  story: STORY,
+  advertisement: ADVERTISEMENT,
+  section: SECTION,
+  picture: PICTURE,
+  paragraphStyle: PARAGRAPH_STYLE,
+  characterStyle: CHARACTER_STYLE,
+  swatch: SWATCH,
+  palette: PALETTE,
+};

@@ -1,0 +1,1 @@
+export type PublicationKind = 'magazine' | 'newsletter' | 'newspaper';

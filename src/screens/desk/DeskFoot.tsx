@@ -1,0 +1,63 @@
+'use client';
+
+import { useEffect, useState } from 'react';
+import { formatLength } from '@/core/length/length';
+import type { PlacedPage } from '@/core/page/pages';
+import type { Look } from '../sheet/look';
+import type { DeskView } from '../sheet/useDeskView';
+
+interface DeskFootProps {
+  readonly desk: DeskView;
+  readonly pages: readonly PlacedPage[];
+  readonly width: number;
+  readonly look: Look;
+  readonly onToggle: (what: keyof Look) => void;
+}
+
+/** The line under the desk: where the pointer is, what lies there, and what is in sight. */
+export function DeskFoot({ desk, pages, width, look, onToggle }: DeskFootProps) {
+  const first = pages[0]!;
+  return (
+    <footer className="border-base-300 bg-base-100 narrow flex h-6 min-w-0 shrink-0 items-center gap-6 overflow-hidden border-t px-3 whitespace-nowrap">
+      <PointerPlace desk={desk} pages={pages} width={width} />
+      <span>
+        {pages.length > 1 ? `Spread ${first.number}–${pages[1]!.number}` : `Page ${first.number}`}, {first.master.name} master
+      </span>
+      <span>{Math.round(desk.view.k * 100)} %</span>
+      <Switch on={look.columns} name="Columns and guides" keys="," run={() => onToggle('columns')} />
+      <Switch on={look.baselines} name="Baselines" keys=";" run={() => onToggle('baselines')} />
+      <Switch on={look.proof} name="Proof" keys="." run={() => onToggle('proof')} />
+    </footer>
+  );
+}
+
+/** Where the pointer is. It keeps that to itself, so that nothing else is drawn anew while it moves. */
+function PointerPlace({ desk, pages, width }: Pick<DeskFootProps, 'desk' | 'pages' | 'width'>) {
+  const [place, setPlace] = useState('');
+  const { ref, pointAt } = desk;
+  useEffect(() => {
+    const element = ref.current;
+    if (!element) return;
+    const onMove = (event: PointerEvent) => {
+      const point = pointAt(event);
+      const page = pages.find(({ dx }) => point.x >= dx && point.x <= dx + width) ?? pages[0]!;
+      setPlace(`x ${formatLength(point.x - page.dx, 'mm')}  y ${formatLength(point.y, 'mm')}`);
+    };
+    const onLeave = () => setPlace('');
+    element.addEventListener('pointermove', onMove);
+    element.addEventListener('pointerleave', onLeave);
+    return () => {
+      element.removeEventListener('pointermove', onMove);
+      element.removeEventListener('pointerleave', onLeave);
+    };
+  }, [ref, pointAt, pages, width]);
+  return <span className="w-48 shrink-0 max-lg:w-32">{place}</span>;
+}
+
+function Switch({ on, name, keys, run }: { on: boolean; name: string; keys: string; run: () => void }) {
+  return (
+    <button type="button" aria-pressed={on} onClick={run} className={on ? 'font-semibold' : 'opacity-75 hover:opacity-100'}>
+      {name} <kbd className="pl-1 font-bold">{keys}</kbd>
+    </button>
+  );
+}

@@ -1,0 +1,183 @@
+'use client';
+
+import { memo } from 'react';
+import type { ComposerClient } from '@/client/composerClient';
+import type { Fit } from '@/core/compose/text/fit';
+import { fitWords } from '@/core/compose/text/fit';
+import { spreads, type PlacedPage } from '@/core/page/pages';
+import { all, type Document, framesOn, threadOf } from '@/core/records/document';
+import type { FormatRecord } from '@/core/records/index';
+import type { DeskKind } from './deskPlace';
+import { useSetting } from '../sheet/useSetting';
+import { useHand } from './hand/hand';
+import type { Desk } from './useDesk';
+import { textIn } from '@/core/records/kinds/frames';
+
+interface PageLineProps {
+  readonly desk: Desk;
+  readonly hovered: string | undefined;
+  readonly onHover: (page: string | undefined) => void;
+}
+
+/** The thin line of page cells: the whole issue, and the way about in it. */
+export function PageLine({ desk, hovered, onHover }: PageLineProps) {
+  const fits = useSetting(desk.composer, (setting) => setting.fits);
+  const isMoving = useHand(desk.hand, ({ doing }) => doing === 'moving');
+  return (
+    <Cells
+      document={desk.document}
+      format={desk.format}
+      spread={desk.spread.index}
+      fits={fits}
+      stirred={isMoving}
+      hovered={hovered}
+      composer={desk.composer}
+      kind={desk.place.kind}
+      onGo={desk.spread.go}
+      onHover={onHover}
+    />
+  );
+}
+
+interface CellsProps extends Pick<PageLineProps, 'hovered' | 'onHover'> {
+  readonly document: Document;
+  readonly format: FormatRecord;
+  readonly spread: number;
+  readonly fits: ReadonlyMap<string, Fit>;
+  /** Text of the spread in sight is being moved by the hand. */
+  readonly stirred: boolean;
+  readonly composer: ComposerClient;
+  readonly kind: DeskKind;
+  readonly onGo: (spread: number) => void;
+}
+
+interface Cell {
+  readonly tints: readonly number[];
+  readonly overset: string | undefined;
+}
+
+/** What each page's cell shows: the tints of its stories, and whether a thread ends there with text to spare. */
+function cellsOf(document: Document, fits: ReadonlyMap<string, Fit>): Map<string, Cell> {
+  const storyOf = new Map(all(document, 'story').map((story) => [story.parts.body, story]));
+  const cells = new Map<string, Cell>();
+  for (const page of all(document, 'page')) {
+    const tints = new Set<number>();
+    let overset: string | undefined;
+    for (const frame of framesOn(document, page.id)) {
+      const story = storyOf.get(textIn(frame) ?? '');
+      if (!story) continue;
+      tints.add(story.tint);
+      const fit = fits.get(story.parts.body);
+      if (fit && fit.oversetLines > 0 && threadOf(document, story.parts.body).at(-1)?.id === frame.id)
+        overset = `${story.name}: ${fitWords(fit)}`;
+    }
+    cells.set(page.id, { tints: [...tints], overset });
+  }
+  return cells;
+}
+
+const Cells = memo(function Cells({
+  document,
+  format,
+  spread,
+  fits,
+  stirred,
+  hovered,
+  composer,
+  kind,
+  onGo,
+  onHover,
+}: CellsProps) {
+  const nameOf = NAMES_OF[kind];
+  const cells = cellsOf(document, fits);
+  return (
+    <nav
+      aria-label="Page line"
+      className="border-base-300 bg-base-100 relative z-20 flex h-9 shrink-0 items-center gap-1.5 overflow-x-auto overflow-y-visible border-b px-3"
+      style={{ overflow: 'visible' }}
+    >
+      {spreads(document).map((pages, index) => (
+        <div
+          key={pages[0]!.page.id}
+          className={`flex ${index === spread ? 'outline-base-content outline-2' : ''}`}
+          data-spread={index}
+        >
+          {pages.map(({ page, side, folio }) => {
+            const cell = cells.get(page.id)!;
+            return (
+              <button
+                key={page.id}
+                type="button"
+                data-page={page.id}
+                className={`border-base-300 relative h-[1.15rem] w-7 border text-left ${index === spread ? 'bg-primary/15' : 'bg-base-100'} -ml-px first:ml-0`}
+                aria-label={`${kind === 'masters' ? `${nameOf?.(pages) ?? ''}, ${side} page` : `Page ${folio}`}${cell.overset ? `, ${cell.overset}` : ''}`}
+                aria-current={index === spread ? 'page' : undefined}
+                onClick={() => onGo(index)}
+                onPointerEnter={() => onHover(page.id)}
+                onPointerLeave={() => onHover(undefined)}
+                onFocus={() => onHover(page.id)}
+                onBlur={() => onHover(undefined)}
+              >
+                <span className="narrower absolute top-0 left-1 text-[0.66rem] leading-3 font-semibold">
+                  {nameOf && kind === 'masters' ? side.charAt(0).toUpperCase() : folio}
+                </span>
+                <span className="absolute inset-x-0 bottom-0 flex h-[0.3rem]">
+                  {cell.tints.map((tint) => (
+                    <span key={tint} className="flex-1" style={{ background: `var(--story-${tint})` }} />
+                  ))}
+                </span>
+                {cell.overset && <span className="bg-error absolute top-0.5 right-0.5 size-[0.4rem] rounded-full" data-overset />}
+                {stirred && index === spread && <span className="bg-primary absolute inset-x-0 top-0 h-[0.15rem]" />}
+                {hovered === page.id && (
+                  <span className="bg-base-100 border-base-300 pointer-events-none fixed top-[5.25rem] left-1/2 z-30 block -translate-x-1/2 border p-1 shadow-[0_2px_8px_rgb(20_33_61/0.25)]">
+                    <SmallPage composer={composer} page={page.id} format={format} />
+                    <span className="narrow block pt-0.5">{cell.overset ?? `Page ${folio}`}</span>
+                  </span>
+                )}
+              </button>
+            );
+          })}
+          {nameOf?.(pages) && (
+            <button
+              type="button"
+              className={`narrow px-1.5 leading-[1.15rem] ${index === spread ? 'font-semibold' : 'opacity-70'}`}
+              tabIndex={-1}
+              onClick={() => onGo(index)}
+            >
+              {nameOf(pages)}
+            </button>
+          )}
+        </div>
+      ))}
+    </nav>
+  );
+});
+
+/** What is said beside the cells of a spread. */
+const NAMES_OF: Readonly<Record<DeskKind, ((pages: readonly PlacedPage[]) => string | undefined) | undefined>> = {
+  issue: undefined,
+  masters: ([page]) => page!.master.name,
+  recurring: (pages) =>
+    pages
+      .map(({ page }) => page.name ?? '')
+      .filter(Boolean)
+      .join(' · ') || undefined,
+};
+
+function SmallPage({ composer, page, format }: { composer: ComposerClient; page: string; format: FormatRecord }) {
+  const chunks = useSetting(composer, (setting) => setting.pages.get(page)) ?? [];
+  return (
+    <svg
+      width={150}
+      height={(150 * format.height) / format.width}
+      viewBox={`0 0 ${format.width} ${format.height}`}
+      className="block bg-white"
+      aria-hidden="true"
+      textRendering="geometricPrecision"
+    >
+      {chunks.map((chunk) => (
+        <g key={chunk.key} dangerouslySetInnerHTML={{ __html: chunk.markup }} />
+      ))}
+    </svg>
+  );
+}

@@ -1,0 +1,134 @@
+'use client';
+
+import { type ReactNode, useEffect, useState } from 'react';
+import { useDropzone } from 'react-dropzone';
+import type { ComposerClient } from '@/client/composerClient';
+import type { DeskStore } from '@/client/deskStore';
+import { grown as widened, type Box } from '@/core/geometry/box';
+import { Notices } from '@/parts/Notices';
+import { useCommands } from '../frame/commands/useCommands';
+import { useSetting } from '../sheet/useSetting';
+import { Spread } from '../sheet/Spread';
+import { toScreen } from '../sheet/view';
+import { DeskFoot } from './DeskFoot';
+import { DeskStrip } from './strip/DeskStrip';
+import { deskCommands, UNDER_WAY } from './deskCommands';
+import { useHand } from './hand/hand';
+import { deskKeys } from './hand/deskKeys';
+import type { DeskPlace } from './deskPlace';
+import { Detail } from './detail/Detail';
+import { PageLine } from './PageLine';
+import { OverSurface } from './surface/OverSurface';
+import { Surface, typeAt } from './surface/Surface';
+import { Tray } from './tray/Tray';
+import { useImport } from './tray/useImport';
+import { type Desk, useDesk } from './useDesk';
+
+interface WorkbenchProps {
+  readonly place: DeskPlace;
+  readonly store: DeskStore;
+  readonly composer: ComposerClient;
+}
+
+/** The desk with what belongs to it: tray, page line, strip, foot and detail. */
+export function Workbench({ place, store, composer }: WorkbenchProps) {
+  const desk = useDesk(place, store, composer);
+  const { bringIn, progress } = useImport(store, desk.say);
+  const dropzone = useDropzone({
+    onDrop: (files) => void bringIn(files),
+    noClick: true,
+    noKeyboard: true,
+    useFsAccessApi: false,
+  });
+  const underWay = useHand(desk.hand, ({ doing }) => UNDER_WAY[doing]);
+  const commands = deskCommands(desk, {
+    underWay,
+    bringIn: dropzone.open,
+    type: () => desk.only && void typeAt(desk, desk.only),
+  });
+  const byId = new Map(commands.map((command) => [command.id, command]));
+  const { tools, dialogs, turn } = useCommands({
+    store,
+    say: desk.say,
+    commands,
+    onKey: deskKeys(desk),
+    onTurn: () => desk.hand.rest('asking', 'listing'),
+  });
+  const { look, view } = desk;
+  const guides = !look.proof;
+  return (
+    <div
+      {...dropzone.getRootProps({ className: 'workbench flex h-full flex-col outline-none', role: undefined, tabIndex: -1 })}
+      // The browser's own dragging of pictures and words would take the pointer away from ours.
+      onDragStart={(event) => event.preventDefault()}
+    >
+      <input {...dropzone.getInputProps({ 'aria-label': 'Stories and pictures to bring in' })} />
+      {place.header(tools)}
+      <Watched desk={desk}>
+        {(hovered, onHover) => guides && <PageLine desk={desk} hovered={hovered} onHover={onHover} />}
+      </Watched>
+      <div className="flex min-h-0 flex-1">
+        {look.tray && guides && (place.side ?? <Tray desk={desk} importing={progress} onBringIn={dropzone.open} />)}
+        <main className="flex min-w-0 flex-1 flex-col">
+          <h1 className="sr-only">{place.title}</h1>
+          <Ground desk={desk}>
+            <PaperShadow at={toScreen(view.view, widened(view.bleedBox, -desk.format.bleed))} />
+            <Spread
+              format={desk.format}
+              pages={desk.spread.pages}
+              composer={composer}
+              bleedBox={view.bleedBox}
+              view={view.view}
+              look={look}
+            />
+            <Surface desk={desk} />
+            <OverSurface desk={desk} commands={byId} onTurn={turn} />
+          </Ground>
+          {guides && <DeskStrip desk={desk} commands={byId} />}
+          {guides && (
+            <DeskFoot desk={view} pages={desk.spread.pages} width={desk.format.width} look={look} onToggle={desk.toggle} />
+          )}
+        </main>
+        {look.detail && guides && <Detail desk={desk} />}
+      </div>
+      {dropzone.isDragActive && (
+        <div className="border-primary bg-base-100/85 fixed inset-0 z-50 grid place-items-center border-4 text-lg font-semibold">
+          Let go to bring these files into the tray
+        </div>
+      )}
+      {dialogs}
+      <Notices notices={desk.notices.list} onClose={desk.notices.close} />
+    </div>
+  );
+}
+
+/** What the desk lies on. */
+function Ground({ desk, children }: { desk: Desk; children: ReactNode }) {
+  const ready = useSetting(desk.composer, (setting) => setting.ready);
+  return (
+    <div ref={desk.view.ref} className="desk bg-base-200 relative min-h-0 flex-1 overflow-hidden" data-ready={ready}>
+      {children}
+    </div>
+  );
+}
+
+/** Has the worker paint what is in sight: the spread, and the page that is hovered in the page line. */
+function Watched({
+  desk: { composer, spread },
+  children,
+}: {
+  desk: Desk;
+  children: (hovered: string | undefined, onHover: (page: string | undefined) => void) => ReactNode;
+}) {
+  const [hovered, setHovered] = useState<string>();
+  const inSight = spread.pages.map(({ page }) => page.id);
+  const watched = [...inSight, ...(hovered && !inSight.includes(hovered) ? [hovered] : [])].join(' ');
+  useEffect(() => composer.watch(watched.split(' ')), [composer, watched]);
+  return children(hovered, setHovered);
+}
+
+/** The one shadow there is. A plain element casts it: as a filter in the drawing it would be drawn anew with every word that moves. */
+function PaperShadow({ at }: { at: Box }) {
+  const style = { left: at.x, top: at.y, width: at.w, height: at.h };
+  return <div aria-hidden="true" className="absolute shadow-[0_1px_5px_rgb(20_33_61/0.3)]" style={style} />;
+}

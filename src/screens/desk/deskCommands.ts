@@ -1,0 +1,85 @@
+import type { Document } from '@/core/records/document';
+import type { Wrap } from '@/core/records/frame';
+import type { FrameRecord } from '@/core/records/index';
+import { type Command, command } from '../frame/commands/command';
+import type { Doing } from './hand/hand';
+import type { Desk } from './useDesk';
+import { frameKind } from '@/core/records/kinds/frames';
+
+/** What the desk alone cannot do or know. */
+interface Beyond {
+  /** Why nothing else can be done now. */
+  readonly underWay: string | undefined;
+  readonly bringIn: () => void;
+  readonly type: () => void;
+}
+
+/** Why nothing can be done with what is chosen while something is under way. */
+export const UNDER_WAY: Partial<Record<Doing['doing'], string>> = {
+  picking: 'Pick a sentence first, or press Esc',
+  asking: 'Choose what goes in the stretch first, or press Esc',
+};
+
+/** What can be done on the desk, in the order of the command bar. A new one is one line. */
+export function deskCommands(desk: Desk, { underWay, bringIn, type }: Beyond): Command[] {
+  const { spread, view, toggle, text, only, group, frameActions: on, chosen } = desk;
+  const count = desk.inHand.length;
+  const none = underWay ?? (count === 0 && 'Nothing is chosen');
+  const one = underWay ?? (!only && (count === 0 ? 'Nothing is chosen' : 'Choose one frame'));
+  const isText = one || (!text && 'That frame holds no text');
+  const isBody = one || (text?.role !== 'body' && 'That is not running text');
+  const turn = (degrees: number) => () => only && on.put('look', { rotation: (only.frame.rotation ?? 0) + degrees });
+  return [
+    command('previous', 'Previous spread', '[', spread.index === 0 && 'This is the first', () => spread.go(spread.index - 1)),
+    command('next', 'Next spread', ']', spread.index === spread.count - 1 && 'This is the last', () =>
+      spread.go(spread.index + 1),
+    ),
+    command('fit', 'Fit the spread', '0', undefined, view.fit),
+    command('nearer', 'Zoom in', '=', undefined, () => view.zoomBy(1.25)),
+    command('farther', 'Zoom out', '-', undefined, () => view.zoomBy(0.8)),
+    command('proof', 'Proof view', '.', undefined, () => toggle('proof')),
+    command('columns', 'Columns and guides', ',', undefined, () => toggle('columns')),
+    command('baselines', 'Baseline grid', ';', undefined, () => toggle('baselines')),
+    command('tray', 'Hide or show the tray', 'f', undefined, () => toggle('tray')),
+    command('detail', 'Hide or show the detail', 'd', undefined, () => toggle('detail')),
+    command('bring', 'Bring in stories and pictures', 'b', undefined, bringIn),
+    command('enter', 'Pick a sentence to quote', 'Enter', isBody, desk.pick),
+    command('type', 'Edit the text', 'e', isText, type),
+    command('go-on', 'Continue the story in the next free space', 'g', isText || (desk.overset === 0 && 'Nothing is over'), () =>
+      desk.goOn(),
+    ),
+    command('wrap', 'Next text wrap', 'w', one, () => only && on.put('wrap', { mode: nextWrap(desk.document, only.frame) })),
+    command('turn', 'Rotate 90° clockwise', 'r', one, turn(90)),
+    command('turn-back', 'Rotate 90° anticlockwise', 'Shift+R', one, turn(-90)),
+    command(
+      'group',
+      'Group the chosen frames',
+      'j',
+      none || (count < 2 ? 'Choose two frames or more' : group && 'They are a group'),
+      on.group,
+    ),
+    command('ungroup', 'Ungroup', 'Shift+J', none || (!group && 'No group is chosen'), on.ungroup),
+    command(
+      'all',
+      'Choose everything on the spread',
+      'Ctrl+A',
+      underWay ?? (desk.frames.length === 0 && 'The spread is empty'),
+      () => chosen.choose(desk.frames.map(({ frame }) => frame.id)),
+    ),
+    command('hold', 'Keep the selection while choosing more', 'Space', none, chosen.keep),
+    command('front', 'Bring to front', undefined, one, () => on.stack('front')),
+    command('back', 'Send to back', undefined, one, () => on.stack('back')),
+    command('remove', count > 1 ? 'Remove the frames' : 'Remove the frame', 'Delete', none, on.remove),
+    command('add', 'Add a page after this spread', undefined, undefined, () =>
+      desk.actions.addPages({ after: spread.pages.at(-1)!.page.id, count: 1 }),
+    ),
+  ];
+}
+
+/** Text wraps in the order in which a key goes through them; along an outline only where there is one. */
+function nextWrap(document: Document, { content, wrap }: FrameRecord): Wrap['mode'] {
+  const kind = frameKind(content);
+  const traced = kind.picture && kind.outlines?.(content, document).length;
+  const order: readonly Wrap['mode'][] = traced ? ['none', 'frame', 'outline', 'clear'] : ['none', 'frame', 'clear'];
+  return order[(order.indexOf(wrap.mode) + 1) % order.length]!;
+}

@@ -1,0 +1,17 @@
+import type { ReactNode } from 'react';
+
+/** What lies on the desk: an issue, or a house's masters or recurring pages. */
+export type DeskKind = 'issue' | 'masters' | 'recurring';
+
+/** What a place gives the desk that it stands in. */
+export interface DeskPlace {
+  readonly kind: DeskKind;
+  /** What is seen there, for those who listen. */
+  readonly title: string;
+  /** The page that is to be in sight first. */
+  readonly at?: string | undefined;
+  /** @param tools undo, redo and the rest that stands on its right */
+  readonly header: (tools: ReactNode) => ReactNode;
+  /** On the left; the tray of the issue when not said. */
+  readonly side?: ReactNode;
+}

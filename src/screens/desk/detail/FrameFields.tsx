@@ -1,0 +1,136 @@
+'use client';
+
+import { useMemo } from 'react';
+import { LAYOUT, layoutValues, LOOK, lookChange, lookValues, WRAP, wrapValues } from '@/core/properties/frame';
+import type { Table } from '@/core/properties/property';
+import { type Document, find } from '@/core/records/document';
+import type { Wrap } from '@/core/records/frame';
+import type { FrameRecord } from '@/core/records/index';
+import { Fields } from '@/parts/fields/Fields';
+import { Group } from '@/parts/fields/Group';
+import type { Choices } from '@/parts/fields/values';
+import { choicesIn } from '../../frame/choices';
+import type { FrameActions } from '../frames/frameActions';
+import { lookWords, textOf, wrapWords } from '../frames/frameWords';
+import type { Facet, FacetChange } from '../frames/useDeskActions';
+import { frameKind, layoutOf, pictureIn } from '@/core/records/kinds/frames';
+
+interface FrameFieldsProps {
+  readonly document: Document;
+  /** All that is chosen: a field stands for all of them. */
+  readonly frames: readonly FrameRecord[];
+  readonly actions: FrameActions;
+}
+
+const QUARTER = 90;
+
+/** What the chosen frames have in common, to be changed on all of them: their text, their wrap, their look. */
+export function FrameFields({ document, frames, actions }: FrameFieldsProps) {
+  const choices = useMemo(() => choicesIn(document), [document]);
+  const layouts = frames.map(({ content }) => layoutOf(content)).filter((each) => each !== undefined);
+  const isBody = (frame: FrameRecord) => textOf(document, frame)?.text.role === 'body';
+  const [first] = frames;
+  if (!first) return null;
+  const of = <F extends Facet>(facet: F, change: (key: string, value: unknown) => FacetChange[F]) => ({
+    onPreview: (key: string, value: unknown) => actions.preview(facet, value === undefined ? undefined : change(key, value)),
+    onChange: (key: string, value: unknown) => actions.set(facet, change(key, value)),
+  });
+  const plain = (key: string, value: unknown) => ({ [key]: value });
+  return (
+    <>
+      {layouts.length === frames.length && (
+        <Fields
+          table={LAYOUT as Table}
+          of={layouts.map((layout) => layoutValues(layout))}
+          unfolded={['Columns']}
+          choices={choices}
+          {...of('layout', plain)}
+        />
+      )}
+      {!frames.some((frame) => frame.group !== undefined || isBody(frame)) && (
+        <Group name="Text wrap" now={frames.length === 1 ? wrapWords(first.wrap) : undefined}>
+          <WrapFields
+            wraps={frames.map(({ wrap }) => wrap)}
+            outlines={outlinesOf(document, frames)}
+            note={frames.length === 1 ? outlineNote(document, first) : undefined}
+            {...of('wrap', plain)}
+          />
+        </Group>
+      )}
+      <Group name="Form and look" now={frames.length === 1 ? lookWords(first) : undefined} folded>
+        <Fields
+          table={LOOK as Table}
+          of={frames.map((frame) => lookValues(frame))}
+          choices={choices}
+          beside={(key) =>
+            key === 'rotation' && frames.length === 1 ? (
+              <>
+                {[-QUARTER, QUARTER].map((by) => (
+                  <button
+                    key={by}
+                    type="button"
+                    className="btn btn-xs min-h-6 w-6 px-0"
+                    aria-label={by < 0 ? 'Rotate 90° anticlockwise' : 'Rotate 90° clockwise'}
+                    title={by < 0 ? 'Rotate 90° anticlockwise' : 'Rotate 90° clockwise'}
+                    onClick={() => actions.put('look', { rotation: (first.rotation ?? 0) + by })}
+                  >
+                    {by < 0 ? '↺' : '↻'}
+                  </button>
+                ))}
+              </>
+            ) : null
+          }
+          {...of('look', lookChange)}
+        />
+      </Group>
+    </>
+  );
+}
+
+interface WrapFieldsProps {
+  readonly wraps: readonly Wrap[];
+  readonly outlines: readonly Wrap['outline'][];
+  readonly note?: string | undefined;
+  readonly onPreview?: (key: string, value: unknown) => void;
+  readonly onChange: (key: string, value: unknown) => void;
+}
+
+/** How other texts keep away from frames, or from a group. */
+export function WrapFields({ wraps, outlines, note, onPreview, onChange }: WrapFieldsProps) {
+  const choices: Choices = (of) => OUTLINES.filter(({ value }) => of === 'outline' && outlines.includes(value));
+  return (
+    <>
+      <Fields
+        table={WRAP as Table}
+        of={wraps.map((wrap) => wrapValues(wrap))}
+        choices={choices}
+        onPreview={onPreview}
+        onChange={onChange}
+      />
+      {note && wraps[0]?.mode === 'outline' && <p className="opacity-75">{note}</p>}
+    </>
+  );
+}
+
+const OUTLINES: readonly { readonly value: Wrap['outline']; readonly name: string }[] = [
+  { value: 'alpha', name: 'Transparency' },
+  { value: 'background', name: 'Cut-out subject' },
+  { value: 'shape', name: 'Frame’s shape' },
+  { value: 'glyphs', name: 'Letters' },
+];
+
+/** The outlines that all the frames have. */
+const outlinesOf = (document: Document, frames: readonly FrameRecord[]): readonly Wrap['outline'][] =>
+  OUTLINES.map(({ value }) => value).filter((outline) => frames.every((frame) => hasOutline(document, frame, outline)));
+
+const hasOutline = (document: Document, { content }: FrameRecord, outline: Wrap['outline']): boolean =>
+  outline === 'shape' || frameKind(content).outlines?.(content, document).includes(outline) === true;
+
+/** How fine a traced outline is. */
+function outlineNote(document: Document, frame: FrameRecord): string | undefined {
+  const { wrap } = frame;
+  const picture = find(document, 'picture', pictureIn(document, frame)?.picture);
+  const traced = wrap.outline === 'alpha' || wrap.outline === 'background' ? picture?.outlines[wrap.outline] : undefined;
+  if (!traced) return undefined;
+  return `Traced in ${traced.reduce((sum, ring) => sum + ring.length / 2, 0)} points`;
+}

@@ -1,0 +1,57 @@
+'use client';
+
+import type { ComposerClient } from '@/client/composerClient';
+import { type Fit, fitWords } from '@/core/compose/text/fit';
+import { type Document, find, threadOf } from '@/core/records/document';
+import type { TextContent } from '@/core/records/frame';
+import type { FrameRecord } from '@/core/records/index';
+import { textOf, troubleWords } from '../frames/frameWords';
+import { useSetting } from '../../sheet/useSetting';
+import { Group } from '@/parts/fields/Group';
+
+interface TextChapterProps {
+  readonly document: Document;
+  readonly frame: FrameRecord;
+  readonly content: TextContent;
+  readonly composer: ComposerClient;
+}
+
+/** How a text fits, and what the typesetter reports. */
+export function TextChapter({ document, frame, content, composer }: TextChapterProps) {
+  const fit = useSetting(composer, (setting) => setting.fits.get(content.text));
+  const thread = threadOf(document, content.text);
+  const of = textOf(document, frame);
+  return (
+    <Group name="Text" now={fit && fitWords(fit)}>
+      {fit && of?.text.role === 'body' && (
+        <p className={fit.oversetLines > 0 ? 'text-error font-semibold' : 'text-success font-semibold'}>
+          {fitWords(fit)}
+          {fit.oversetLines > 0 && `, ${fit.oversetWords} words`}
+        </p>
+      )}
+      {fit && <Troubles fit={fit} />}
+      {thread.length > 1 && (
+        <p className="opacity-75">
+          Frame {thread.findIndex(({ id }) => id === frame.id) + 1} of {thread.length} in its thread
+        </p>
+      )}
+      {of?.text.source && (
+        <p className="opacity-75">
+          Quoted from {find(document, 'story', find(document, 'text', of.text.source.text)?.story)?.name ?? 'a story'}
+        </p>
+      )}
+    </Group>
+  );
+}
+
+function Troubles({ fit }: { fit: Fit }) {
+  const troubles = troubleWords(fit);
+  if (troubles.length === 0) return null;
+  return (
+    <ul aria-label="What the typesetter reports" className="text-warning list-none">
+      {troubles.map((trouble) => (
+        <li key={trouble}>{trouble}</li>
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,41 @@
+import type { ReactNode } from 'react';
+import type { FrameContent } from '@/core/records/frame';
+import type { FrameInSight } from '../frames/frameInSight';
+import type { Desk } from '../useDesk';
+import { PictureChapter } from './PictureChapter';
+import { SlotChapter } from './SlotChapter';
+import { TextChapter } from './TextChapter';
+
+interface PanelProps<C> {
+  readonly desk: Desk;
+  readonly each: FrameInSight;
+  readonly content: C;
+}
+
+/** What the detail says of a frame beside what it says of all of them, by what it shows. */
+const PANELS: {
+  readonly [T in FrameContent['type']]?: (props: PanelProps<Extract<FrameContent, { type: T }>>) => ReactNode;
+} = {
+  text: ({ desk, each, content }) => (
+    <TextChapter document={desk.document} frame={each.frame} content={content} composer={desk.composer} />
+  ),
+  slot: ({ desk, each, content }) => (
+    <SlotChapter
+      frame={each.frame}
+      page={each.page.page.id}
+      content={content}
+      composer={desk.composer}
+      onName={desk.frameActions.nameSlots}
+    />
+  ),
+  picture: ({ desk, each, content }) => (
+    <PictureChapter document={desk.document} content={content} box={each.box} onFit={desk.frameActions.fit} />
+  ),
+};
+
+/** The panel of a frame; nothing where there is no more to say of it. */
+export function panelOf(desk: Desk, each: FrameInSight): ReactNode {
+  const { content } = each.frame;
+  const panel = PANELS[content.type] as ((props: PanelProps<FrameContent>) => ReactNode) | undefined;
+  return panel?.({ desk, each, content });
+}

@@ -1,0 +1,184 @@
+'use client';
+
+import type { Say } from '../../frame/useNotices';
+import { useMemo } from 'react';
+import type { ComposerClient } from '@/client/composerClient';
+import type { DeskStore } from '@/client/deskStore';
+import type { PlannedActions } from '@/client/typesetter';
+import { setAppearance } from '@/core/actions/appearance';
+import type { Appearance } from '@/core/properties/frame';
+import { placeFrames, removeFrames, setPictureFit, setTextLayout, setWrap, stack, type Place } from '@/core/actions/frames';
+import { placeAdvertisement, type PlaceAdvertisement } from '@/core/actions/advertisements';
+import { type Across, copyAcross, type Repeat, repeatFrame } from '@/core/actions/copies';
+import { addMaster, partFrames, rejoinFrames, removeMaster, renameMaster, setBasedOn } from '@/core/actions/masters';
+import { nameSlots, putSlot, type PutSlot } from '@/core/actions/slots';
+import { recolour } from '@/core/actions/colour';
+import { groupFrames, setGroupWrap, ungroupFrames } from '@/core/actions/groups';
+import {
+  addPages,
+  type AddPages,
+  duplicatePage,
+  movePage,
+  removalWords,
+  removePages,
+  setMaster,
+  setRecurring,
+} from '@/core/actions/pages';
+import { addMarginText, markOut, type MarkOut } from '@/core/actions/markOut';
+import { fillFrame, placePicture, type PlacePicture } from '@/core/actions/pictures';
+import type { TextLayout, Wrap } from '@/core/records/frame';
+import type { Diff } from '@/core/records/diff';
+import type { Document } from '@/core/records/document';
+import type { MarginText } from '@/core/page/furniture';
+import { withArticle } from '@/core/records/count';
+import type { PageRecord } from '@/core/records/index';
+
+/** Groups of properties that frames have, and how each is set on several frames. */
+const FACETS = { layout: setTextLayout, wrap: setWrap, look: setAppearance } as const;
+
+export type Facet = keyof typeof FACETS;
+
+/** What may be changed of each. */
+export interface FacetChange {
+  layout: Partial<TextLayout>;
+  wrap: Partial<Wrap>;
+  look: Partial<Appearance>;
+}
+
+/** A change of frames, or why there is none. @throws ActionError */
+const facetDiff = <F extends Facet>(document: Document, facet: F, ids: readonly string[], change: FacetChange[F]): Diff =>
+  (FACETS[facet] as (document: Document, ids: readonly string[], change: FacetChange[F]) => Diff)(document, ids, change);
+
+const LABELS: Readonly<Record<string, string>> = {
+  columns: 'Change the columns',
+  gutter: 'Change the columns',
+  balanced: 'Balance the columns',
+  align: 'Change the vertical alignment',
+  firstBaseline: 'Change the first baseline',
+  inset: 'Change the inset',
+  turns: 'Change the direction of lines',
+  mode: 'Change the text wrap',
+  standOff: 'Change the stand-off',
+  side: 'Change the text wrap',
+  outline: 'Change the text wrap',
+  shape: 'Change the form',
+  rotation: 'Rotate',
+  opacity: 'Change the opacity',
+  fill: 'Change the fill',
+  border: 'Change the border',
+  shadow: 'Change the shadow',
+};
+
+const labelOf = (change: object): string => LABELS[Object.keys(change)[0] ?? ''] ?? 'Change the frame';
+
+/** What can be done on the desk: each is one change with a label, or a sentence why it cannot be. */
+export function useDeskActions(store: DeskStore, composer: ComposerClient, say: Say) {
+  return useMemo(() => {
+    /** Does a change that the document alone decides; gives what it added, or undefined when it was refused. */
+    const act = (label: string, action: (document: Document) => Diff): Diff | undefined => {
+      try {
+        const diff = action(store.document);
+        store.do(label, diff);
+        return diff;
+      } catch (error) {
+        composer.draft(null);
+        say((error as Error).message, 'wrong');
+        return undefined;
+      }
+    };
+    /** Does a change to the document itself, of which the desk may show a view. */
+    const onWhole = (label: string, action: (document: Document) => Diff): void => {
+      try {
+        store.doWhole(label, action(store.whole));
+      } catch (error) {
+        say((error as Error).message, 'wrong');
+      }
+    };
+    /** Does a change that depends on how text falls. */
+    const plan = async <A extends keyof PlannedActions>(
+      label: string,
+      action: A,
+      intent: PlannedActions[A],
+    ): Promise<Diff | undefined> => {
+      try {
+        const { diff, says } = await composer.plan(action, intent);
+        store.do(label, diff);
+        if (says !== undefined) say(says, 'wrong');
+        return diff;
+      } catch (error) {
+        say((error as Error).message, 'wrong');
+        return undefined;
+      }
+    };
+    return {
+      move: (places: ReadonlyMap<string, Place>, label = 'Move a frame') =>
+        act(label, (document) => placeFrames(document, places)),
+      /** Sets properties of frames. @throws ActionError when they cannot be so: it is said where they are set */
+      set: <F extends Facet>(facet: F, ids: readonly string[], change: FacetChange[F]): void =>
+        store.do(labelOf(change), facetDiff(store.document, facet, ids, change)),
+      /** The same from a key or a button: where it cannot be done, it is said in a notice. */
+      put: <F extends Facet>(facet: F, ids: readonly string[], change: FacetChange[F]) =>
+        act(labelOf(change), (document) => facetDiff(document, facet, ids, change)),
+      /** Shows what properties would do; undefined ends it. */
+      preview: <F extends Facet>(facet: F, ids: readonly string[], change: FacetChange[F] | undefined): void => {
+        try {
+          composer.draft(change ? facetDiff(store.document, facet, ids, change) : null);
+        } catch {
+          composer.draft(null);
+        }
+      },
+      fit: (id: string, fit: 'fill' | 'fit') =>
+        act(fit === 'fill' ? 'Fill the frame' : 'Show all of the picture', (document) => setPictureFit(document, id, { fit })),
+      group: (ids: readonly string[]) => act('Group frames', (document) => groupFrames(document, ids)),
+      ungroup: (group: string) => act('Ungroup', (document) => ungroupFrames(document, group)),
+      groupWrap: (group: string, wrap: Partial<Wrap>) =>
+        act('Change the text wrap', (document) => setGroupWrap(document, group, wrap)),
+      stack: (id: string, where: 'front' | 'back') =>
+        act(where === 'front' ? 'Bring to front' : 'Send to back', (document) => stack(document, id, where)),
+      remove: (ids: readonly string[]) =>
+        act(ids.length === 1 ? 'Remove a frame' : `Remove ${ids.length} frames`, (document) => removeFrames(document, ids)),
+      palette: (palette: string) => act('Change the palette', (document) => recolour(document, palette)),
+      mark: (intent: MarkOut) =>
+        act(`Add ${intent.as === 'text' ? intent.as : withArticle(intent.as)}`, (document) => markOut(document, intent)),
+      marginText: (pages: readonly string[], what: MarginText) =>
+        act(what === 'folio' ? 'Add folios' : 'Add a running head', (document) => addMarginText(document, pages, what)),
+      placePicture: (intent: PlacePicture) => act('Place a picture', (document) => placePicture(document, intent)),
+      fillFrame: (frame: string, picture: string) =>
+        act('Put a picture into its frame', (document) => fillFrame(document, frame, picture)),
+      putSlot: (intent: PutSlot) =>
+        act(intent.takes === 'flow' ? 'Mark a flow area' : 'Mark a slot', (document) => putSlot(document, intent)),
+      nameSlots: (set: string, name: string) => act('Name a slot', (document) => nameSlots(document, set, name)),
+      part: (page: string, frames?: readonly string[]) =>
+        act('Free from the master', (document) => partFrames(document, page, frames)),
+      rejoin: (frames: readonly string[]) => act('Follow the master', (document) => rejoinFrames(document, frames)),
+      across: (from: string, to: string, how: Across) =>
+        act('Copy a page’s design across', (document) => copyAcross(document, from, to, how)),
+      repeat: (id: string, intent: Repeat) => act('Repeat a frame', (document) => repeatFrame(document, id, intent)),
+      book: (intent: PlaceAdvertisement) => act('Place an advertisement', (document) => placeAdvertisement(document, intent)),
+      addMaster: (name: string, like: string, based: boolean) =>
+        onWhole('Add a master', (document) => addMaster(document, { name, like, based })),
+      renameMaster: (id: string, name: string) => onWhole('Rename a master', (document) => renameMaster(document, id, name)),
+      setBasedOn: (id: string, base: string | undefined) =>
+        onWhole('Base a master on another', (document) => setBasedOn(document, id, base)),
+      removeMaster: (id: string) => onWhole('Remove a master', (document) => removeMaster(document, id)),
+      recurring: (page: string, changes: Partial<Pick<PageRecord, 'name' | 'recurs'>>) =>
+        act('Change a recurring page', (document) => setRecurring(document, page, changes)),
+      placeStory: (intent: PlannedActions['placeStory']) => plan('Place a story', 'placeStory', intent),
+      fillSlots: (intent: PlannedActions['fillSlots']) => plan('Fill slots with a story', 'fillSlots', intent),
+      goOn: (intent: PlannedActions['continueThread']) => plan('Continue a story', 'continueThread', intent),
+      quote: (intent: PlannedActions['makeQuote']) => plan('Add a pull quote', 'makeQuote', intent),
+      removePage: (page: string) => {
+        const words = removalWords(store.document, [page]);
+        if (act('Remove a page', (document) => removePages(document, [page])) && words) say(words);
+      },
+      movePage: (page: string, by: number) => act('Move a page', (document) => movePage(document, page, by)),
+      duplicatePage: (page: string) => act('Duplicate a page', (document) => duplicatePage(document, page)),
+      master: (pages: readonly string[], master: string) =>
+        act(pages.length === 1 ? 'Change the master of a page' : `Change the master of ${pages.length} pages`, (document) =>
+          setMaster(document, pages, master),
+        ),
+      addPages: (intent: AddPages) =>
+        act(intent.count === 1 ? 'Add a page' : `Add ${intent.count} pages`, (document) => addPages(document, intent)),
+    };
+  }, [store, composer, say]);
+}

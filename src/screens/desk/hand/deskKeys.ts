@@ -1,0 +1,58 @@
+import type { Desk } from '../useDesk';
+
+const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
+
+/** What a key means on the desk before it can be a command's: by what the hand is doing. Gives whether it meant anything. */
+export const deskKeys =
+  (desk: Pick<Desk, 'hand' | 'picking' | 'letGo' | 'inHand' | 'format' | 'actions' | 'frameActions'>) =>
+  (event: KeyboardEvent): boolean => {
+    const take = (work: () => void) => {
+      event.preventDefault();
+      work();
+      return true;
+    };
+    const arrow = event.ctrlKey || event.metaKey || event.altKey ? undefined : ARROWS[event.key];
+    switch (desk.hand.now().doing) {
+      case 'picking':
+        if (arrow) return take(() => desk.picking.walk(arrow[0] + arrow[1] > 0 ? 1 : -1));
+        if (event.key === 'Enter') return take(() => void desk.picking.take());
+        if (event.key === 'Escape') return take(() => desk.hand.rest());
+        return false;
+      case 'choosing':
+        if (arrow && desk.inHand.length > 0) return take(() => nudge(desk, arrow, event.shiftKey));
+        if (event.key === 'Escape') return take(desk.letGo);
+        if (event.key === 'Backspace' && desk.inHand.length > 0) return take(desk.frameActions.remove);
+        return false;
+      case 'asking':
+      case 'listing':
+        if (event.key === 'Escape') return take(() => desk.hand.rest());
+        return false;
+      case 'typing':
+        return false;
+      default:
+        // As long as the pointer is held, keys other than Esc mean nothing: what they would mean for is on its way.
+        return true;
+    }
+  };
+
+/** Moves what is chosen by a point, or with Shift by a line. */
+function nudge(
+  { inHand, format, actions }: Pick<Desk, 'inHand' | 'format' | 'actions'>,
+  [across, down]: readonly [number, number],
+  far: boolean,
+): void {
+  const step = far ? format.baseline.step : 1;
+  actions.move(
+    new Map(
+      inHand.map(({ frame, page, box }) => [
+        frame.id,
+        { on: page.page.id, box: { ...box, x: box.x + across * step, y: box.y + down * step } },
+      ]),
+    ),
+  );
+}

@@ -1,0 +1,122 @@
+import { slotsOn, type SlotFrame } from '@/core/page/slots';
+import { type Box, contains, type Point } from '@/core/geometry/box';
+import { freeStretch, pageGrid, stretchBox, stretchWords, type PageGrid, type Stretch } from '@/core/page/grid';
+import { isGround } from '@/core/page/ground';
+import type { PlacedPage } from '@/core/page/pages';
+import type { Document } from '@/core/records/document';
+import type { FormatRecord } from '@/core/records/index';
+import type { FrameInSight } from '../frames/frameInSight';
+
+/** What lies on a page and takes room there, also what reaches over the spine. */
+export function takenOn(format: FormatRecord, page: PlacedPage, frames: readonly FrameInSight[]): Box[] {
+  return frames.filter(({ box }) => !isGround(format, box)).map(({ page: of, box }) => ({ ...box, x: box.x + of.dx - page.dx }));
+}
+
+/** A stretch that would take something. */
+export interface Target {
+  readonly page: PlacedPage;
+  readonly box: Box;
+  readonly words: string;
+  /** The picture frame, or the place of an advertisement, that would be filled instead. */
+  readonly frame?: string;
+  /** The panel that it would be laid on. */
+  readonly on?: string;
+  /** The slot that would be filled instead. */
+  readonly slot?: SlotFrame;
+}
+
+/** The slot under a point that a story would fill; the topmost of them. */
+export function slotAt(document: Document, page: PlacedPage, at: Point): Target | undefined {
+  const slot = slotsOn(document, page)
+    .reverse()
+    .find(({ box }) => contains(box, at));
+  return slot && slotTarget(page, slot);
+}
+
+const slotTarget = (page: PlacedPage, slot: SlotFrame): Target => ({
+  page,
+  box: slot.box,
+  slot,
+  words: slot.content.takes === 'flow' ? 'into the flow area' : `into the slots of “${slot.content.name}”`,
+});
+
+/** The first slots on some pages that a story can fill. */
+export function freeSlot(document: Document, pages: readonly PlacedPage[]): Target | undefined {
+  for (const page of pages) {
+    const slots = slotsOn(document, page);
+    const slot = slots.find(({ content }) => content.takes === 'body') ?? slots.find(({ content }) => content.takes === 'flow');
+    if (slot) return slotTarget(page, slot);
+  }
+  return undefined;
+}
+
+export function targetAt(format: FormatRecord, page: PlacedPage, at: Point, frames: readonly FrameInSight[]): Target | undefined {
+  const grid = pageGrid(format, page.master, page.side);
+  return asTarget(page, grid, freeStretch(grid, at, takenOn(format, page, frames)));
+}
+
+/** The largest free stretch of the pages, looked for from every column at every few lines. */
+export function largestFree(
+  format: FormatRecord,
+  pages: readonly PlacedPage[],
+  frames: readonly FrameInSight[],
+): Target | undefined {
+  let best: Target | undefined;
+  for (const page of pages) {
+    const found = largestIn(page, pageGrid(format, page.master, page.side), takenOn(format, page, frames));
+    if (found && (!best || found.box.w * found.box.h > best.box.w * best.box.h)) best = found;
+  }
+  return best;
+}
+
+/** Lines that a text goes on in at least; fewer are not worth the jump. */
+const LEAST_LINES = 4;
+
+/**
+ * Where a text goes on behind its last frame, in reading order: beside or below it on its own page, then on the pages
+ * behind, in its section. Undefined where there is no room.
+ *
+ * @param framesOf what lies on a page, with the heights that growing frames have
+ */
+export function continuation(
+  format: FormatRecord,
+  last: FrameInSight,
+  pages: readonly PlacedPage[],
+  framesOf: (pages: readonly PlacedPage[]) => readonly FrameInSight[],
+): Target | undefined {
+  const { page: from, box } = last;
+  const grid = pageGrid(format, from.master, from.side);
+  const taken = takenOn(format, from, framesOf([from]));
+  const { area } = grid;
+  const foot = area.y + area.h;
+  // What comes before it in reading order is closed: to its left, and above it in its own columns.
+  const beside = [...taken, { x: area.x - 1000, y: area.y, w: 1000 + box.x + box.w - area.x, h: area.h }];
+  const below = [...taken, { x: area.x, y: area.y, w: area.w, h: Math.max(0, box.y + box.h - area.y) }];
+  const deep = (target: Target | undefined) => (target && target.box.h >= LEAST_LINES * grid.step - 0.01 ? target : undefined);
+  const under = box.y + box.h < foot ? deep(largestIn(from, grid, below)) : undefined;
+  const own = deep(largestIn(from, grid, beside)) ?? under;
+  if (own) return own;
+  for (const page of pages) {
+    if (page.number <= from.number || page.section?.id !== from.section?.id) continue;
+    const found = largestFree(format, [page], framesOf([page]));
+    const { step } = pageGrid(format, page.master, page.side);
+    if (found && found.box.h >= LEAST_LINES * step - 0.01) return found;
+  }
+  return undefined;
+}
+
+function largestIn(page: PlacedPage, grid: PageGrid, taken: readonly Box[]): Target | undefined {
+  let best: Target | undefined;
+  for (const column of grid.columns) {
+    for (let line = 1; line <= grid.lines; line += 3) {
+      const at = { x: column.x + column.w / 2, y: grid.first + (line - 1.5) * grid.step };
+      const found = asTarget(page, grid, freeStretch(grid, at, taken));
+      if (found && (!best || found.box.w * found.box.h > best.box.w * best.box.h)) best = found;
+    }
+  }
+  return best;
+}
+
+function asTarget(page: PlacedPage, grid: PageGrid, stretch: Stretch | undefined): Target | undefined {
+  return stretch && { page, box: stretchBox(grid, stretch), words: stretchWords(stretch) };
+}

@@ -1,0 +1,97 @@
+import { useSyncExternalStore } from 'react';
+import type { Sentence } from '@/client/typesetter';
+import type { Place } from '@/core/actions/frames';
+import type { Box } from '@/core/geometry/box';
+import type { Stretch } from '@/core/page/grid';
+import type { PlacedPage } from '@/core/page/pages';
+import type { Shape } from '@/core/records/frame';
+import { type FrameInSight, inPlace } from '../frames/frameInSight';
+import type { Target } from './freeSpace';
+
+/** A stretch that is marked out, or asks what it shall be. */
+export interface Marked {
+  readonly page: PlacedPage;
+  readonly stretch: Stretch;
+  readonly box: Box;
+}
+
+/** What is on its way over the desk: from the tray, or the tail of a thread. */
+export interface Carry {
+  readonly what: 'story' | 'picture' | 'advertisement' | 'tail';
+  readonly id: string;
+  readonly x: number;
+  readonly y: number;
+  readonly target: Target | undefined;
+  readonly allPages: boolean;
+}
+
+/** Sentences to choose one from for a quote. */
+export interface Picking {
+  readonly sentences: readonly Sentence[];
+  readonly lit: number;
+}
+
+/**
+ * What the hand is doing, one thing at a time. What a key or a press means follows from it, so that none can mean
+ * something in a state that nobody is in:
+ * `choosing` frames, with nothing under way; `marking` out a stretch, `moving` or sizing frames, `bending` a polygon,
+ * `carrying` something over the desk, all as long as the pointer is held; `asking` what a marked stretch shall be;
+ * `listing` what can be done with what was pressed;
+ * `picking` a sentence; `typing` into a text.
+ */
+export type Doing =
+  | { readonly doing: 'choosing' }
+  | { readonly doing: 'marking'; readonly marked: Marked }
+  | { readonly doing: 'asking'; readonly marked: Marked }
+  /** A menu of what can be done with what was pressed lies there, pixels of the desk. */
+  | { readonly doing: 'listing'; readonly of: 'frame' | 'spread'; readonly at: { readonly x: number; readonly y: number } }
+  | { readonly doing: 'moving'; readonly places: ReadonlyMap<string, Place> }
+  | { readonly doing: 'bending'; readonly frame: string; readonly shape: Shape }
+  | { readonly doing: 'carrying'; readonly carry: Carry }
+  | ({ readonly doing: 'picking' } & Picking)
+  | { readonly doing: 'typing'; readonly text: string };
+
+const CHOOSING: Doing = { doing: 'choosing' };
+
+/** Holds what the hand is doing, for those parts of the desk that show it. */
+export class Hand {
+  #now = CHOOSING;
+  readonly #listeners = new Set<() => void>();
+
+  readonly now = (): Doing => this.#now;
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.#listeners.add(listener);
+    return () => this.#listeners.delete(listener);
+  };
+
+  take(doing: Doing): void {
+    if (doing === this.#now) return;
+    this.#now = doing;
+    for (const listener of this.#listeners) listener();
+  }
+
+  /** Ends what is being done, if it is one of these; whatever it is, when none is said. */
+  rest(...of: readonly Doing['doing'][]): void {
+    if (of.length === 0 || of.includes(this.#now.doing)) this.take(CHOOSING);
+  }
+}
+
+/**
+ * A part of what the hand is doing. Only what shows that part is drawn again when it changes.
+ *
+ * @param choose gives the same thing as long as the part is the same
+ */
+export function useHand<T>(hand: Hand, choose: (doing: Doing) => T): T {
+  const chosen = () => choose(hand.now());
+  return useSyncExternalStore(hand.subscribe, chosen, chosen);
+}
+
+/** A frame where it lies under the hand: moved, sized or bent. */
+export function useInHand(hand: Hand, each: FrameInSight, pages: readonly PlacedPage[]): FrameInSight {
+  const { frame } = each;
+  const place = useHand(hand, (now) => (now.doing === 'moving' ? now.places.get(frame.id) : undefined));
+  const shape = useHand(hand, (now) => (now.doing === 'bending' && now.frame === frame.id ? now.shape : undefined));
+  const lying = inPlace(each, place, pages);
+  return shape ? { ...lying, frame: { ...frame, shape } } : lying;
+}

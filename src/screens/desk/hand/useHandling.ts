@@ -1,0 +1,243 @@
+'use client';
+
+import { useEffect, useMemo, useRef, type PointerEvent as ReactPointerEvent } from 'react';
+import type { ComposerClient } from '@/client/composerClient';
+import type { DeskStore } from '@/client/deskStore';
+import { setAppearance, withCorner } from '@/core/actions/appearance';
+import { placeFrames, type Place } from '@/core/actions/frames';
+import { contains } from '@/core/geometry/box';
+import { type Document, find } from '@/core/records/document';
+import { mapped, rotation } from '@/core/geometry/matrix';
+import { pageGrid, stretchBetween, stretchBox } from '@/core/page/grid';
+import type { PlacedPage } from '@/core/page/pages';
+import type { Shape } from '@/core/records/frame';
+import type { FormatRecord, FrameRecord } from '@/core/records/index';
+import { followPointer, hasWandered } from '../../../parts/followPointer';
+import { isGround } from '@/core/page/ground';
+import { slotAt, targetAt, type Target } from './freeSpace';
+import type { Carry, Hand, Marked } from './hand';
+import type { FrameInSight } from '../frames/frameInSight';
+import { catchesOf, MOVE, pulled, pulledTurned, type Pull } from './snap';
+import type { DeskView } from '../../sheet/useDeskView';
+import { onPage } from '../../sheet/view';
+import { frameKind, layoutOf, textIn } from '@/core/records/kinds/frames';
+
+/** Pixels within which edges catch on the grid. */
+const REACH = 6;
+
+interface Surroundings {
+  readonly hand: Hand;
+  readonly store: DeskStore;
+  readonly composer: ComposerClient;
+  readonly desk: DeskView;
+  readonly format: FormatRecord;
+  readonly pages: readonly PlacedPage[];
+  readonly frames: readonly FrameInSight[];
+  readonly spread: number;
+  readonly allPages: boolean;
+  readonly onGo: (spread: number) => void;
+  readonly onPlaced: (places: ReadonlyMap<string, Place>, how: Pull) => void;
+  readonly onShaped: (frame: string, shape: Shape) => void;
+  readonly onDropped: (carry: Carry, target: Target) => void;
+  readonly onNoRoom: () => void;
+}
+
+/** Gestures on the desk: moving and pulling frames, marking out stretches, carrying things to them. */
+export function useHandling(around: Surroundings) {
+  const { hand, format, pages, desk } = around;
+  const catches = useMemo(() => catchesOf(format, pages), [format, pages]);
+  // A gesture outlives the drawing it began on, even the spread: its listeners ask for what is so now.
+  const latest = useRef(around);
+  useEffect(() => {
+    latest.current = around;
+  });
+
+  /** Moves or pulls frames by hand: the text flows under it, and the change is made when they are let go. */
+  const pull = (of: readonly FrameInSight[], how: Pull, start: ReactPointerEvent, onPress?: () => void) => {
+    const { store, composer } = around;
+    const { k } = desk.view;
+    let places: Map<string, Place> | undefined;
+    followPointer(
+      (event) => {
+        if (!places && !hasWandered(start, event)) return;
+        const by = { x: (event.clientX - start.clientX) / k, y: (event.clientY - start.clientY) / k };
+        const lead = of[0]!;
+        const from = { ...lead.box, x: lead.box.x + lead.page.dx };
+        const turned = lead.frame.rotation;
+        const to =
+          turned && how !== MOVE
+            ? pulledTurned(from, how, by.x, by.y, turned)
+            : pulled(from, how, by.x, by.y, catches, event.altKey ? 0 : REACH / k);
+        places = new Map();
+        for (const each of of) {
+          const along = { ...each.box, x: each.box.x + each.page.dx + to.x - from.x, y: each.box.y + to.y - from.y };
+          const box = each === lead ? to : along;
+          // A frame belongs to the page that its middle lies on.
+          const middle = box.x + box.w / 2;
+          const page = pages.find(({ dx }) => middle >= dx && middle <= dx + format.width) ?? each.page;
+          places.set(each.frame.id, { on: page.page.id, box: { ...box, x: box.x - page.dx } });
+        }
+        hand.take({ doing: 'moving', places });
+        composer.draft(placeFrames(store.document, places));
+      },
+      (event) => {
+        hand.rest('moving');
+        if (places && event) latest.current.onPlaced(places, how);
+        else if (places) composer.draft(null);
+        else if (event) onPress?.();
+      },
+    );
+  };
+
+  /** Drags a corner of a polygon: text follows its form. */
+  const pullCorner = ({ frame, box }: FrameInSight, corner: number, start: ReactPointerEvent) => {
+    const { store, composer } = around;
+    const { shape } = frame;
+    if (shape?.type !== 'polygon') return;
+    const { k } = desk.view;
+    let to: Shape | undefined;
+    followPointer(
+      (event) => {
+        if (!to && !hasWandered(start, event)) return;
+        const by = mapped(rotation(-(frame.rotation ?? 0), { x: 0, y: 0 }), {
+          x: (event.clientX - start.clientX) / k,
+          y: (event.clientY - start.clientY) / k,
+        });
+        to = withCorner(shape, corner, shape.points[2 * corner]! + by.x / box.w, shape.points[2 * corner + 1]! + by.y / box.h);
+        hand.take({ doing: 'bending', frame: frame.id, shape: to });
+        composer.draft(setAppearance(store.document, [frame.id], { shape: to }));
+      },
+      (event) => {
+        hand.rest('bending');
+        if (to && event) latest.current.onShaped(frame.id, to);
+        else if (to) composer.draft(null);
+      },
+    );
+  };
+
+  /** Marks out a stretch of grid, or takes the press as one on nothing. */
+  const markOut = (start: ReactPointerEvent, onPress: () => void) => {
+    const at = onPage(pages, format.width, format.height, desk.pointAt(start));
+    let mark: Marked | undefined;
+    followPointer(
+      (event) => {
+        if (!at || !hasWandered(start, event)) return;
+        const to = desk.pointAt(event);
+        const grid = pageGrid(format, at.page.master, at.page.side);
+        const stretch = stretchBetween(grid, at, { x: to.x - at.page.dx, y: to.y });
+        mark = { page: at.page, stretch, box: stretchBox(grid, stretch) };
+        hand.take({ doing: 'marking', marked: mark });
+      },
+      (event) => {
+        hand.rest('marking');
+        if (!event) return;
+        if (mark) hand.take({ doing: 'asking', marked: mark });
+        else onPress();
+      },
+    );
+  };
+
+  /** Carries something over the desk; over a cell of the page line, that spread comes up. */
+  const carryOver = (what: Carry['what'], id: string, start: ReactPointerEvent) => {
+    start.stopPropagation();
+    let current: Carry | undefined;
+    followPointer(
+      (event) => {
+        if (!current && !hasWandered(start, event)) return;
+        const now = latest.current;
+        const cell = window.document.elementFromPoint(event.clientX, event.clientY)?.closest('[data-spread]');
+        const to = cell ? Number(cell.getAttribute('data-spread')) : now.spread;
+        if (to !== now.spread) now.onGo(to);
+        const point = now.desk.pointAt(event);
+        const at = point.inside ? onPage(now.pages, now.format.width, now.format.height, point) : undefined;
+        const waiting = at && what === 'picture' ? pictureFrameAt(now.format, now.frames, at) : undefined;
+        const slot = at && what === 'story' ? slotAt(now.store.document, at.page, at) : undefined;
+        const free = at && targetAt(now.format, at.page, at, now.frames);
+        // Where nothing is free something is still meant: a picture on text is run around there, a story lies on its panel.
+        const onto =
+          at && !waiting && !slot && !free
+            ? what === 'picture'
+              ? pictureOnText(now.store.document, now.format, now.frames, at, id)
+              : what === 'story' || what === 'tail'
+                ? storyOnPanel(now.format, now.frames, at)
+                : undefined
+            : undefined;
+        const target = waiting ?? slot ?? free ?? onto;
+        const allPages = what !== 'picture' && now.allPages !== event.shiftKey;
+        current = { what, id, x: event.clientX, y: event.clientY, target, allPages };
+        hand.take({ doing: 'carrying', carry: current });
+      },
+      (event) => {
+        hand.rest('carrying');
+        if (!event || !current) return;
+        if (current.target) latest.current.onDropped(current, current.target);
+        else if (latest.current.desk.pointAt(event).inside) latest.current.onNoRoom();
+      },
+    );
+  };
+
+  return { pull, pullCorner, markOut, carryOver };
+}
+
+/** The topmost frame under a point that will do. */
+const topmost = (
+  frames: readonly FrameInSight[],
+  at: { page: PlacedPage; x: number; y: number },
+  does: (frame: FrameInSight) => boolean,
+): FrameInSight | undefined =>
+  [...frames].reverse().find((each) => each.page === at.page && contains(each.box, at) && does(each));
+
+/** What putting a picture into a frame means, in words. */
+const words = ({ content }: FrameRecord): string | undefined => frameKind(content).takesPicture?.(content);
+
+/** The picture frame under a point, which a carried picture would fill. */
+function pictureFrameAt(
+  format: FormatRecord,
+  frames: readonly FrameInSight[],
+  at: { page: PlacedPage; x: number; y: number },
+): Target | undefined {
+  const under = topmost(frames, at, ({ frame, box }) => !isGround(format, box) && words(frame) !== undefined);
+  return under && { page: under.page, box: under.box, words: words(under.frame)!, frame: under.frame.id };
+}
+
+/** Over the columns of text under a point, as deep as the picture's own form asks: the text runs around it. */
+function pictureOnText(
+  document: Document,
+  format: FormatRecord,
+  frames: readonly FrameInSight[],
+  at: { page: PlacedPage; x: number; y: number },
+  picture: string,
+): Target | undefined {
+  const under = frames.find(({ frame, page, box }) => textIn(frame) !== undefined && page === at.page && contains(box, at));
+  const of = find(document, 'picture', picture);
+  const layout = under && layoutOf(under.frame.content);
+  if (!under || !of || !layout) return undefined;
+  const { columns, gutter } = layout;
+  const { box } = under;
+  const grid = pageGrid(format, at.page.master, at.page.side);
+  const w = (box.w - gutter * (columns - 1)) / columns;
+  const column = Math.max(0, Math.min(columns - 1, Math.floor((at.x - box.x) / (w + gutter))));
+  const lines = Math.max(3, Math.round((w * of.height) / of.width / grid.step));
+  const h = Math.min(lines * grid.step, box.h);
+  const first = grid.first - grid.step;
+  const line = Math.round((at.y - h / 2 - first) / grid.step);
+  const y = Math.max(box.y, Math.min(box.y + box.h - h, first + line * grid.step));
+  return { page: at.page, box: { x: box.x + column * (w + gutter), y, w, h }, words: 'here, the text runs around it' };
+}
+
+/** Inside a panel under a point, with room between its edge and the text. */
+function storyOnPanel(
+  format: FormatRecord,
+  frames: readonly FrameInSight[],
+  at: { page: PlacedPage; x: number; y: number },
+): Target | undefined {
+  const under = topmost(frames, at, ({ frame }) => frameKind(frame.content).isGround === true);
+  if (!under) return undefined;
+  const { x, y, w, h } = under.box;
+  const inset = Math.min(PANEL_INSET, w / 6, h / 6);
+  const box = { x: x + inset, y: y + inset, w: w - 2 * inset, h: h - 2 * inset };
+  return box.h >= 4 * format.baseline.step ? { page: at.page, box, words: 'onto this panel', on: under.frame.id } : undefined;
+}
+
+/** Points between the edge of a panel and the text laid on it (common practice: 3 mm or so). */
+const PANEL_INSET = 9;

@@ -1,0 +1,121 @@
+'use client';
+
+import { withQuotes } from '@/core/actions/quotes';
+import { stretchWords } from '@/core/page/grid';
+import { find } from '@/core/records/document';
+import { CarriedThing } from '@/parts/CarriedThing';
+import { useSetting } from '../../sheet/useSetting';
+import { toScreen } from '../../sheet/view';
+import { type Carry, type Marked, useHand } from '../hand/hand';
+import { TypingCaret } from '../text/TypingCaret';
+import type { Desk } from '../useDesk';
+import { CommandMenu } from '../../frame/commands/CommandMenu';
+import type { Command } from '../../frame/commands/command';
+import { useLatest } from '../../frame/useLatest';
+import { menuPlace, within } from './besideFrame';
+import { StretchMenu } from './StretchMenu';
+import { frameName } from '@/core/records/kinds/frames';
+
+interface OverSurfaceProps {
+  readonly desk: Desk;
+  /** Of the desk, by id. */
+  readonly commands: ReadonlyMap<string, Command>;
+  readonly onTurn: (how: 'undo' | 'redo') => void;
+}
+
+/** What floats over the desk: what the typesetter says, and what the hand is being asked or told. */
+export function OverSurface({ desk, commands, onTurn }: OverSurfaceProps) {
+  const { hand, composer } = desk;
+  const ready = useSetting(composer, (setting) => setting.ready);
+  const trouble = useSetting(composer, (setting) => setting.trouble);
+  const now = useHand(hand, (doing) => (FLOATING.has(doing.doing) ? doing : undefined));
+  const close = useLatest(() => hand.rest('listing'));
+  return (
+    <>
+      {!ready && (
+        <p role="status" className="absolute top-3 left-3 opacity-70">
+          Setting the pages …
+        </p>
+      )}
+      {trouble && (
+        <p role="alert" className="text-error absolute top-3 left-3">
+          {trouble}
+        </p>
+      )}
+      {now?.doing === 'typing' && (
+        <TypingCaret
+          typing={desk.typing}
+          document={desk.document}
+          composer={composer}
+          pages={desk.spread.pages}
+          view={desk.view.view}
+          name={desk.only ? frameName(desk.document, desk.only.frame) : 'Text'}
+          onTurn={onTurn}
+        />
+      )}
+      {now?.doing === 'picking' && (
+        <p
+          role="status"
+          className="bg-secondary text-secondary-content absolute bottom-3 left-1/2 max-w-lg -translate-x-1/2 px-3 py-1.5"
+          data-picking
+        >
+          Press a sentence to quote it, or choose with the arrow keys and Enter.{' '}
+          <span className="opacity-80">{withQuotes(now.sentences[now.lit]!.words)}</span>
+        </p>
+      )}
+      {now?.doing === 'asking' && <Asking desk={desk} marked={now.marked} />}
+      {now?.doing === 'listing' && (
+        <CommandMenu
+          label={now.of === 'frame' ? 'What can be done with it' : 'What can be done here'}
+          {...within(now.at, desk.view.size)}
+          commands={MENUS[now.of].map((id) => commands.get(id)!).filter(({ not }) => not === undefined)}
+          onClose={close}
+        />
+      )}
+      {now?.doing === 'carrying' && <CarriedThing at={now.carry} name={carriedName(desk, now.carry)} />}
+    </>
+  );
+}
+
+const FLOATING: ReadonlySet<string> = new Set(['typing', 'picking', 'asking', 'listing', 'carrying']);
+
+/** What can be done with a frame, and with the spread, in the order of their menus. */
+const MENUS = {
+  frame: ['type', 'enter', 'go-on', 'wrap', 'turn', 'turn-back', 'group', 'ungroup', 'front', 'back', 'remove'],
+  spread: ['all', 'bring', 'add', 'fit', 'proof', 'columns', 'baselines'],
+} as const;
+
+/** What shall a marked-out stretch be? */
+function Asking({ desk, marked }: { desk: Desk; marked: Marked }) {
+  const { hand, actions, chooseAdded, view, place } = desk;
+  const page = marked.page.page.id;
+  const { box } = marked;
+  return (
+    <StretchMenu
+      document={desk.document}
+      kind={place.kind}
+      words={stretchWords(marked.stretch)}
+      {...menuPlace(toScreen(view.view, { ...box, x: box.x + marked.page.dx }), view.size)}
+      onTake={(what, carried) => {
+        hand.rest();
+        void desk.puttingDown.drop({ what, id: carried, allPages: what === 'story' && desk.allPages }, marked);
+      }}
+      onStuff={(as, words) => {
+        hand.rest();
+        chooseAdded(actions.mark({ page, box, as, ...(words ? { words } : {}) }));
+      }}
+      onSlot={(takes) => {
+        hand.rest();
+        chooseAdded(actions.putSlot({ page, box, takes }));
+      }}
+      onClose={() => hand.rest()}
+    />
+  );
+}
+
+function carriedName({ document }: Desk, { what, id }: Carry): string {
+  if (what === 'advertisement') return find(document, 'advertisement', id)?.name ?? 'Advertisement';
+  if (what === 'picture') return find(document, 'picture', id)?.name ?? 'Picture';
+  if (what === 'story') return find(document, 'story', id)?.name ?? 'Story';
+  return `${find(document, 'story', find(document, 'text', id)?.story)?.name ?? 'Story'} continues`;
+}

@@ -1,0 +1,201 @@
+'use client';
+
+import { type PointerEvent as ReactPointerEvent, useMemo } from 'react';
+import { isGround } from '@/core/page/ground';
+import { stretchWords } from '@/core/page/grid';
+import { useLatest } from '../../frame/useLatest';
+import { useSetting } from '../../sheet/useSetting';
+import { toSpread } from '../../sheet/view';
+import type { FrameInSight } from '../frames/frameInSight';
+import { useHand, useInHand } from '../hand/hand';
+import { MOVE } from '../hand/snap';
+import { Threads } from '../text/Threads';
+import type { Desk } from '../useDesk';
+import { Brackets, Corners } from './Holds';
+import { Lit, Sentences } from './Lit';
+import { Frames, Inherited, Waiting } from './Overlay';
+import { textIn } from '@/core/records/kinds/frames';
+
+/** What lies over the painted spread, to be seen and pressed: frames and what is done with them. */
+export function Surface({ desk }: { desk: Desk }) {
+  const { hand, chosen, gestures, spread, view: around } = desk;
+  return (
+    <svg
+      width={around.size.width}
+      height={around.size.height}
+      className="relative block"
+      role="group"
+      aria-label={`Spread ${spread.pages.map(({ number }) => number).join('–')}`}
+      onContextMenu={(event) => {
+        event.preventDefault();
+        const surface = event.currentTarget.getBoundingClientRect();
+        const pressed = (event.target as Element).closest('[data-frame]')?.getAttribute('data-frame');
+        // What is pressed is what the menu is of; what is chosen with it stays so.
+        if (pressed && !chosen.ids.has(pressed)) chosen.choose([pressed]);
+        const at = { x: event.clientX - surface.left, y: event.clientY - surface.top };
+        hand.take({ doing: 'listing', of: pressed ? 'frame' : 'spread', at });
+      }}
+      onPointerDown={(event) => {
+        if (event.button !== 0) return;
+        hand.rest('asking');
+        gestures.markOut(event, desk.letGo);
+      }}
+    >
+      {!desk.look.proof && (
+        <>
+          <Resting desk={desk} />
+          <Picked desk={desk} />
+          <Threads
+            document={desk.document}
+            composer={desk.composer}
+            hand={hand}
+            pages={spread.pages}
+            frames={desk.frames}
+            view={around.view}
+            chosen={chosen.ids}
+            room={around.size.width}
+            onTail={(of, event) => gestures.carryOver('tail', of, event)}
+            onTailKey={desk.goOn}
+          />
+          {desk.inHand.map((each) => (
+            <Held key={each.frame.id} desk={desk} each={each} />
+          ))}
+          <Stretch desk={desk} />
+        </>
+      )}
+    </svg>
+  );
+}
+
+/** The frames of the spread, and what its masters show. What moves moves by itself: the rest is not drawn again for it. */
+function Resting({ desk }: { desk: Desk }) {
+  const { hand, chosen, gestures, frames, fromMasters, format, document } = desk;
+  const { view } = desk.view;
+  const slots = useSetting(desk.composer, (setting) => setting.slots);
+  const waiting = useMemo(() => [...fromMasters, ...frames], [fromMasters, frames]);
+
+  const pressInherited = useLatest((each: FrameInSight, event: ReactPointerEvent) => {
+    if (event.button !== 0) return;
+    event.stopPropagation();
+    hand.rest('asking');
+    gestures.markOut(event, () => {
+      hand.rest();
+      chosen.press(each);
+    });
+  });
+  const pressFrame = useLatest((each: FrameInSight, event: ReactPointerEvent) => {
+    if (event.button !== 0 || event.altKey) return;
+    event.stopPropagation();
+    hand.rest('asking', 'picking');
+    const { id: pressed, group: of } = each.frame;
+    // Ground is chosen by a press; a drag over it marks out.
+    if (isGround(format, each.box) && !chosen.ids.has(pressed)) return gestures.markOut(event, () => chosen.choose([pressed]));
+    const together = of === undefined ? [pressed] : frames.filter(({ frame }) => frame.group === of).map(({ frame }) => frame.id);
+    const next = event.shiftKey
+      ? new Set([...chosen.ids, ...together])
+      : chosen.ids.has(pressed)
+        ? chosen.ids
+        : new Set(together);
+    chosen.choose(next);
+    // A second press on a group chooses the one frame in it.
+    const onPress = of !== undefined && desk.group?.id === of && !event.shiftKey ? () => chosen.choose([pressed]) : undefined;
+    gestures.pull([each, ...frames.filter((other) => other !== each && next.has(other.frame.id))], MOVE, event, onPress);
+  });
+  const focusFrame = useLatest(({ frame }: FrameInSight) => chosen.focus(frame.id));
+  const enterFrame = useLatest(
+    (each: FrameInSight, event: { clientX: number; clientY: number }) => void typeAt(desk, each, event),
+  );
+  return (
+    <>
+      <Inherited document={document} frames={fromMasters} view={view} chosen={chosen.inherited} onPress={pressInherited} />
+      <Waiting frames={waiting} view={view} slots={slots} />
+      <Frames
+        document={document}
+        hand={hand}
+        pages={desk.spread.pages}
+        frames={frames}
+        view={view}
+        selection={chosen.ids}
+        edges={desk.look.columns}
+        onPress={pressFrame}
+        onFocus={focusFrame}
+        onEnter={enterFrame}
+      />
+    </>
+  );
+}
+
+/** Goes into the text of a frame: where it was pressed, or at its beginning. */
+export async function typeAt(
+  desk: Desk,
+  { frame, page }: FrameInSight,
+  event?: { clientX: number; clientY: number },
+): Promise<void> {
+  const text = textIn(frame);
+  if (text === undefined) return;
+  const surface = desk.view.ref.current?.getBoundingClientRect();
+  const point = event && surface && toSpread(desk.view.view, event.clientX - surface.left, event.clientY - surface.top);
+  const found = point && (await desk.composer.placeAt(page.page.id, { x: point.x - page.dx, y: point.y }, text));
+  desk.typing.begin(text, found?.place ?? { paragraph: 0, offset: 0 });
+}
+
+/** The sentences that one is picked from. */
+function Picked({ desk }: { desk: Desk }) {
+  const picking = useHand(desk.hand, (now) => (now.doing === 'picking' ? now : undefined));
+  if (!picking) return null;
+  return (
+    <Sentences
+      sentences={picking.sentences}
+      lit={picking.lit}
+      pages={desk.spread.pages}
+      view={desk.view.view}
+      onLight={desk.picking.light}
+      onTake={(which) => void desk.picking.take(which)}
+    />
+  );
+}
+
+/** The brackets of a chosen frame, and the corners of a polygon. */
+function Held({ desk, each }: { desk: Desk; each: FrameInSight }) {
+  const { hand, gestures, only } = desk;
+  const { view } = desk.view;
+  const now = useInHand(hand, each, desk.spread.pages);
+  const isPicking = useHand(hand, ({ doing }) => doing === 'picking');
+  const isMoving = useHand(hand, ({ doing }) => doing === 'moving');
+  const { shape } = now.frame;
+  return (
+    <>
+      {!isPicking && (
+        <Brackets
+          chosen={now}
+          view={view}
+          pullable={only !== undefined}
+          onPull={(how, event) => {
+            event.stopPropagation();
+            gestures.pull([each], how, event);
+          }}
+        />
+      )}
+      {only && shape?.type === 'polygon' && !isMoving && (
+        <Corners
+          chosen={now}
+          shape={shape}
+          view={view}
+          onPull={(corner, event) => gestures.pullCorner(each, corner, event)}
+          onShape={(to) => desk.actions.put('look', [each.frame.id], { shape: to })}
+        />
+      )}
+    </>
+  );
+}
+
+/** The stretch that is marked out, or that would take what is carried. */
+function Stretch({ desk }: { desk: Desk }) {
+  const marked = useHand(desk.hand, (now) => (now.doing === 'marking' || now.doing === 'asking' ? now.marked : undefined));
+  const carry = useHand(desk.hand, (now) => (now.doing === 'carrying' ? now.carry : undefined));
+  const { view } = desk.view;
+  if (marked) return <Lit page={marked.page} box={marked.box} words={stretchWords(marked.stretch)} view={view} />;
+  if (!carry?.target) return null;
+  const words = carry.target.words + (carry.allPages ? ', and as many pages as it needs' : '');
+  return <Lit page={carry.target.page} box={carry.target.box} words={words} view={view} />;
+}

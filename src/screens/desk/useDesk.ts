@@ -1,0 +1,145 @@
+'use client';
+
+import { useCallback, useMemo, useState, useSyncExternalStore } from 'react';
+import type { ComposerClient } from '@/client/composerClient';
+import type { DeskStore } from '@/client/deskStore';
+import { formatOf, inheritedFrames, type PlacedPage } from '@/core/page/pages';
+import { find, framesOn } from '@/core/records/document';
+import type { FrameRecord } from '@/core/records/index';
+import { useConflicts } from '../frame/useConflicts';
+import { useNotices } from '../frame/useNotices';
+import { type Look, USUAL_LOOK } from '../sheet/look';
+import { useDeskView } from '../sheet/useDeskView';
+import { useSetting } from '../sheet/useSetting';
+import type { DeskPlace } from './deskPlace';
+import { frameActionsOn } from './frames/frameActions';
+import type { FrameInSight } from './frames/frameInSight';
+import { textOf } from './frames/frameWords';
+import { useChosen } from './frames/useChosen';
+import { useDeskActions } from './frames/useDeskActions';
+import { wholeGroup } from './frames/wholeGroup';
+import { Hand } from './hand/hand';
+import { useHandling } from './hand/useHandling';
+import { MOVE } from './hand/snap';
+import { useTyping } from './text/useTyping';
+import { usePuttingDown } from './usePuttingDown';
+import { usePicking } from './usePicking';
+import { useSpreadInSight } from './useSpreadInSight';
+
+/** What the parts of the desk share: what lies on it, what is chosen and in the hand, and what can be done. */
+export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerClient) {
+  const { document } = useSyncExternalStore(store.subscribe, store.snapshot, store.snapshot);
+  const grown = useSetting(composer, (setting) => setting.grown);
+  const { notices, say, close } = useNotices();
+  useConflicts(store, say);
+  const [hand] = useState(() => new Hand());
+  const [look, setLook] = useState(USUAL_LOOK);
+  const [allPages, setAllPages] = useState(false);
+  const actions = useDeskActions(store, composer, say);
+  const chosen = useChosen();
+  const { choose, clear } = chosen;
+  const letGo = useCallback(() => {
+    hand.rest();
+    clear();
+  }, [hand, clear]);
+  const format = formatOf(document);
+  const spread = useSpreadInSight(store, document, place.at, letGo);
+  const { pages } = spread;
+  const view = useDeskView(pages, format);
+
+  /** Frames of a page where they lie; one that grows is as high as its text. */
+  const seen = useCallback(
+    (page: PlacedPage, list: readonly FrameRecord[]): FrameInSight[] =>
+      list.map((frame) => ({ frame, page, box: { ...frame.box, h: grown.get(frame.id)?.h ?? frame.box.h } })),
+    [grown],
+  );
+  const framesOf = useCallback(
+    (of: readonly PlacedPage[]) => of.flatMap((page) => seen(page, framesOn(document, page.page.id))),
+    [document, seen],
+  );
+  const frames = useMemo(() => framesOf(pages), [framesOf, pages]);
+  const fromMasters = useMemo(
+    () => pages.flatMap((page) => seen(page, inheritedFrames(document, page))),
+    [document, pages, seen],
+  );
+  const inHand = useMemo(() => frames.filter(({ frame }) => chosen.ids.has(frame.id)), [frames, chosen.ids]);
+  const only = inHand.length === 1 ? inHand[0] : undefined;
+  const group = inHand.length > 1 ? wholeGroup(document, inHand) : undefined;
+  const text = only && textOf(document, only.frame)?.text;
+  const overset = useSetting(composer, (setting) => (text && setting.fits.get(text.id)?.oversetLines) ?? 0);
+
+  /** Chooses the last frame that a change added. */
+  const chooseAdded = (diff: { added: readonly { kind: string; id: string }[] } | undefined) => {
+    const frame = diff?.added.filter((record) => record.kind === 'frame').at(-1);
+    if (frame) choose([frame.id]);
+  };
+  const surroundings = { store, composer, format, pages, frames, framesOf, spread, allPages, actions, say, chooseAdded };
+  const puttingDown = usePuttingDown(surroundings);
+  const picking = usePicking({ ...surroundings, hand });
+  const typing = useTyping(store, composer, hand);
+  const gestures = useHandling({
+    hand,
+    store,
+    composer,
+    desk: view,
+    format,
+    pages,
+    frames,
+    spread: spread.index,
+    allPages,
+    onGo: spread.go,
+    onPlaced: (places, how) => actions.move(places, how === MOVE ? 'Move a frame' : 'Size a frame'),
+    onShaped: (frame, shape) => actions.put('look', [frame], { shape }),
+    onDropped: (carried, target) => void puttingDown.drop(carried, target),
+    onNoRoom: () => say('There is no free room at that place. Move what lies there, or choose an empty stretch.', 'wrong'),
+  });
+  const goOn = (of = text?.id) => of && puttingDown.goOn(of);
+  const pick = () => {
+    if (text?.role === 'body') void picking.begin(text.id);
+  };
+  const frameActions = frameActionsOn({
+    format,
+    actions,
+    only,
+    group: group?.id,
+    chosen: [...chosen.ids].filter((each) => find(document, 'frame', each)),
+    onRemoved: clear,
+  });
+  return {
+    place,
+    store,
+    composer,
+    document,
+    format,
+    notices: { list: notices, close },
+    say,
+    hand,
+    look,
+    toggle: useCallback((what: keyof Look) => setLook((old) => ({ ...old, [what]: !old[what] })), []),
+    allPages,
+    setAllPages,
+    actions,
+    frameActions,
+    chosen,
+    letGo,
+    spread,
+    view,
+    frames,
+    fromMasters,
+    /** The chosen frames that are in sight; the one where it is one; its text, and how much of that is over; the group they are. */
+    inHand,
+    only,
+    text,
+    overset,
+    group,
+    chooseAdded,
+    puttingDown,
+    picking,
+    typing,
+    gestures,
+    goOn,
+    pick,
+  };
+}
+
+export type Desk = ReturnType<typeof useDesk>;

@@ -1,0 +1,77 @@
+'use client';
+
+import type { DeskStore } from '@/client/deskStore';
+import { placedPage, placedPages, type PlacedPage } from '@/core/page/pages';
+import { type Document, threadOf } from '@/core/records/document';
+import type { FormatRecord } from '@/core/records/index';
+import type { Say } from '../frame/useNotices';
+import type { FrameInSight } from './frames/frameInSight';
+import type { useDeskActions } from './frames/useDeskActions';
+import { continuation, freeSlot, largestFree, type Target } from './hand/freeSpace';
+import type { Carry } from './hand/hand';
+import type { SpreadInSight } from './useSpreadInSight';
+
+interface Around {
+  readonly store: DeskStore;
+  readonly format: FormatRecord;
+  readonly pages: readonly PlacedPage[];
+  readonly frames: readonly FrameInSight[];
+  readonly framesOf: (pages: readonly PlacedPage[]) => readonly FrameInSight[];
+  readonly spread: SpreadInSight;
+  readonly allPages: boolean;
+  readonly actions: ReturnType<typeof useDeskActions>;
+  readonly say: Say;
+  readonly chooseAdded: (diff: { added: readonly { kind: string; id: string }[] } | undefined) => void;
+}
+
+/** Puts down what was carried, or finds it a place: each is one change. */
+export function usePuttingDown({ store, format, pages, frames, framesOf, spread, allPages, actions, say, chooseAdded }: Around) {
+  const drop = async ({ what, id, allPages: all }: Pick<Carry, 'what' | 'id' | 'allPages'>, target: Omit<Target, 'words'>) => {
+    const place = { page: target.page.page.id, box: target.box };
+    const { slot } = target;
+    if (what === 'advertisement') {
+      const at = { x: target.box.x + target.box.w / 2, y: target.box.y + target.box.h / 2 };
+      chooseAdded(actions.book({ advertisement: id, page: place.page, at }));
+    } else if (what === 'story' && slot && slot.content.takes !== 'flow')
+      await actions.fillSlots({ story: id, page: place.page, set: slot.content.set });
+    else if (what === 'story' && slot) await actions.placeStory({ story: id, ...place, flow: slot.id, allPages: all });
+    else if (what === 'picture' && target.frame) actions.fillFrame(target.frame, id);
+    else if (what === 'picture') chooseAdded(actions.placePicture({ picture: id, ...place }));
+    else if (what === 'story') await actions.placeStory({ story: id, ...place, allPages: all });
+    else await actions.goOn({ text: id, ...place, allPages: all });
+  };
+  return {
+    drop,
+    /** Where there is most room on the spread; a story in the first slot that waits for one. */
+    byKey: ({ what, id }: Pick<Carry, 'what' | 'id'>) => {
+      const waiting = what === 'story' ? freeSlot(store.document, pages) : undefined;
+      const target = waiting ?? largestFree(format, pages, frames);
+      if (target) void drop({ what, id, allPages }, target);
+      else say('There is no free room on this spread.', 'wrong');
+    },
+    /** Goes on with a text in the next free space. */
+    goOn: (text: string) => {
+      const target = nextFree(store.document, format, text, framesOf);
+      if (!target) {
+        return say(
+          'There is no free space after its last frame in this section. Drag the tail to where the story continues, or add pages.',
+          'wrong',
+        );
+      }
+      if (!pages.some((each) => each.page.id === target.page.page.id)) spread.go(target.page.spread);
+      void drop({ what: 'tail', id: text, allPages }, target);
+    },
+  };
+}
+
+function nextFree(
+  document: Document,
+  format: FormatRecord,
+  text: string,
+  framesOf: Around['framesOf'],
+): Omit<Target, 'words'> | undefined {
+  const end = threadOf(document, text).at(-1);
+  const page = end && placedPage(document, end.on);
+  const last = page && framesOf([page]).find(({ frame }) => frame.id === end.id);
+  return last && continuation(format, last, placedPages(document), framesOf);
+}

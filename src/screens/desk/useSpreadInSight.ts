@@ -1,0 +1,40 @@
+'use client';
+
+import { useCallback, useMemo, useState } from 'react';
+import type { DeskStore } from '@/client/deskStore';
+import { placedPage, type PlacedPage, spreads } from '@/core/page/pages';
+import type { Document } from '@/core/records/document';
+
+/** Which spread lies on the desk. */
+export interface SpreadInSight {
+  readonly index: number;
+  readonly count: number;
+  readonly pages: readonly PlacedPage[];
+  readonly go: (to: number) => void;
+}
+
+/**
+ * The spread in sight: that of a page, wherever it goes; by its number where the page is no more.
+ *
+ * @param onGo told when another comes up
+ */
+export function useSpreadInSight(
+  store: DeskStore,
+  document: Document,
+  first: string | undefined,
+  onGo: () => void,
+): SpreadInSight {
+  const [at, setAt] = useState<{ readonly page: string | undefined; readonly spread: number }>({ page: first, spread: 0 });
+  const every = useMemo(() => spreads(document), [document]);
+  const index = placedPage(document, at.page ?? '')?.spread ?? Math.min(at.spread, every.length - 1);
+  const go = useCallback(
+    (to: number) => {
+      const list = spreads(store.document);
+      const spread = Math.max(0, Math.min(list.length - 1, to));
+      setAt({ spread, page: list[spread]![0]!.page.id });
+      onGo();
+    },
+    [store, onGo],
+  );
+  return { index, count: every.length, pages: every[index]!, go };
+}
