@@ -325,13 +325,15 @@ describe('commands', () => {
 
   it('are found by name on the shelf and in Handoff too', async () => {
     await goTo('/', 'h1');
+    // Keys mean something as soon as the page's code is there.
+    await page.waitForNetworkIdle();
     await page.keyboard.down('Control');
     await page.keyboard.press('k');
     await page.keyboard.up('Control');
     await page.waitForSelector('[role=dialog] input');
     await page.keyboard.type('house of longspar');
     await page.keyboard.press('Enter');
-    await page.waitForFunction(() => location.pathname.startsWith('/houses/'));
+    await page.waitForSelector('aside input');
     await goTo(`/issues/${issue}/handoff`, 'main button');
     await page.click('[aria-label^="Find a command"]');
     await page.waitForSelector('[role=dialog] input');

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 
 /** Debian's Chromium, headless, with a profile of its own and no talk of its own on the network. */
 export async function openChromium(): Promise<Browser> {
-  return puppeteer.launch({
+  const browser = await puppeteer.launch({
     executablePath: '/usr/bin/chromium',
     userDataDir: await mkdtemp(join(tmpdir(), 'kite-chromium-')),
     args: [
@@ -21,4 +21,10 @@ export async function openChromium(): Promise<Browser> {
     defaultViewport: { width: 1280, height: 800 },
     protocolTimeout: 180_000,
   });
+  // A person who leaves a place while it is still being saved is asked, and says yes: what waits is kept by the browser.
+  browser.on('targetcreated', (target) => {
+    if (target.type() !== 'page') return;
+    void target.page().then((page) => page?.on('dialog', (dialog) => dialog.type() === 'beforeunload' && void dialog.accept()));
+  });
+  return browser;
 }
