@@ -95,7 +95,7 @@ await page.keyboard.press('Escape');
 await go(6);
 const text = await box(await frame('Text, What the gust'));
 await page.mouse.click(text.x + 20, text.y + text.height - 20);
-await page.keyboard.press('Enter');
+await page.keyboard.press('q');
 await page.waitForSelector('[data-sentence="4"]');
 await page.hover('[data-sentence="4"]');
 await shot('quote');

@@ -7,7 +7,11 @@ import type { Box } from '@/core/geometry/box';
 import type { FrameRecord, PictureRecord } from '@/core/records/index';
 import { paragraphsOf, stepped } from '@/core/records/body';
 import { done } from '@/core/records/rebase';
-import { typeWords } from '@/core/records/typing';
+import { selectionOf, type TextPlace } from '@/core/editing/places';
+import { typeWords } from '@/core/editing/typing';
+import { EditorState } from 'prosemirror-state';
+import type { Node } from 'prosemirror-model';
+import type { Step } from 'prosemirror-transform';
 import { readFace, type Face } from '@/core/type/face';
 import { Shaper } from '@/core/type/shaper';
 import { facePath } from '@/formats/faces/files';
@@ -54,11 +58,15 @@ export async function keystrokes(words: number, paragraph: number, times: number
   return out;
 }
 
+/** Steps that typing does at a place. */
+const typedAt = (body: Node, place: TextPlace, words: string): readonly Step[] =>
+  typeWords(words)(EditorState.create({ doc: body, selection: selectionOf(body, { anchor: place, head: place }) }))!.steps;
+
 function typed(document: Document, paragraph: number, letter: string, time: number): Diff {
   const before = get(document, 'text', 'text');
   const words = paragraphsOf(before.body)[paragraph]!.textContent;
   const offset = words.indexOf(' ', (time * 17) % (words.length - 20)) - 1;
-  return typing('text', done(before.body, typeWords(before.body, { paragraph, offset }, letter).steps));
+  return typing('text', done(before.body, typedAt(before.body, { paragraph, offset }, letter)));
 }
 
 /** A star of sixteen points, as a cut-out's traced outline, in the unit square. */
@@ -203,7 +211,7 @@ export async function firstHanLetter(characters: number, times: number): Promise
   const before = threaded([text]);
   const long = Object.fromEntries([...before.records.values()].map((record) => [record.id, record]));
   const story = get(before, 'text', 'text');
-  const body = stepped(story.body, typeWords(story.body, { paragraph: 0, offset: 60 }, '风').steps);
+  const body = stepped(story.body, typedAt(story.body, { paragraph: 0, offset: 60 }, '风'));
   const after = documentOf(Object.values({ ...long, text: { ...story, body } }));
   const out: number[] = [];
   for (let i = 0; i < times; i++) {

@@ -9,7 +9,7 @@ import type { DocumentRecord, PictureRecord } from '@/core/records/index';
 import { merged } from '@/core/records/merge';
 import { done } from '@/core/records/rebase';
 import { readDiff, readDocument, stored, storedDiff, type StoredRecord } from '@/core/records/stored';
-import { deleteAt, restyled, typeWords } from '@/core/records/typing';
+import { deleteAt, restyled, typeWords } from '../../tests/support/typing';
 import { type Answer, DocumentStore, type Surroundings } from './documentStore';
 import { History } from './history';
 

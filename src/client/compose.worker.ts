@@ -5,11 +5,13 @@ import { makeQuote, type Passage } from '@/core/actions/quotes';
 import { crowdedWords, fillSlots, type FillSlots } from '@/core/actions/slots';
 import { continueThread, placeStory, type ContinueThread, type PlaceStory } from '@/core/actions/stories';
 import { Composer, type Composed } from '@/core/compose/composer';
-import { caretAt, placeAt, placeBeside } from '@/core/compose/displayList/caret';
+import { beyondList } from '@/core/compose/displayList/beyond';
+import { caretAt, lineEdge, placeAt, placeBeside, selectedAreas } from '@/core/compose/displayList/caret';
 import type { PageList } from '@/core/compose/displayList/displayList';
 import { partOf, showsOthers } from '@/core/compose/measure/part';
 import { slotWords } from '@/core/compose/measure/slotFits';
 import { sentencesOf } from '@/core/compose/displayList/sentences';
+import { samePlace } from '@/core/editing/places';
 import { applied, type Diff } from '@/core/records/diff';
 import { type Document, find, get } from '@/core/records/document';
 import { same } from '@/core/records/same';
@@ -18,7 +20,16 @@ import { Shaper } from '@/core/type/shaper';
 import { paintItem } from '@/formats/svg/painter';
 import { SmallPages } from './smallPages';
 import { loadNeeds } from './loadNeeds';
-import type { CaretIn, Listener, PaintedPage, Planned, PlannedActions, Typesetter } from './typesetter';
+import type {
+  BeyondSheet,
+  Listener,
+  PaintedPage,
+  Planned,
+  PlannedActions,
+  RangeIn,
+  ShownSelection,
+  Typesetter,
+} from './typesetter';
 
 /**
  * The browser's typesetter. Diffs go in; painted pages of what is being looked at come back.
@@ -30,8 +41,9 @@ const slotComposer = new Composer(shaper);
 let base: Document | undefined;
 let draft: Diff | null = null;
 let turn = 0;
-/** Where the caret stands in a text that is being typed. */
-let caret: CaretIn | undefined;
+/** What is selected in the text in hand, and the text whose overset is looked at. */
+let selected: RangeIn | null = null;
+let looked: string | null = null;
 let watched: readonly string[] = [];
 /** All of the document has been composed once. */
 let isComposed = false;
@@ -54,9 +66,29 @@ function show(): void {
     pages: paint(document, composed),
     ...(fits ? { fits } : {}),
     ...(grown ? { grown } : {}),
-    ...(caret ? { caret: caretAt(composed.pages, caret.text, caret.place) ?? null } : {}),
+    ...(selected ? { selection: shownSelection(composed, selected) } : {}),
+    beyond: sheetOf(looked, composed),
   });
   showSmall(document, composed);
+}
+
+/** The pages with the sheet on which the overset of a text is looked at. */
+function withBeyond({ pages, beyond }: Composed, text: string | null): readonly PageList[] {
+  const column = text === null ? undefined : beyond.get(text);
+  return column ? [...pages, beyondList(text!, column)] : pages;
+}
+
+function sheetOf(text: string | null, composed: Composed): BeyondSheet | null {
+  const column = text === null ? undefined : composed.beyond.get(text);
+  if (!column) return null;
+  const { page, width, height } = beyondList(text!, column);
+  return { text: text!, page, width, height };
+}
+
+function shownSelection(composed: Composed, of: RangeIn): ShownSelection {
+  const lists = withBeyond(composed, of.text);
+  const inSight = lists.filter(({ page }) => watched.includes(page) || page.startsWith('beyond '));
+  return { caret: caretAt(lists, of.text, of.head) ?? null, areas: selectedAreas(inSight, of.text, of) };
 }
 
 /** Draws the pages that are looked at small, and tells what the slots in sight take. */
@@ -106,8 +138,8 @@ function changedOnly<T>(kind: string, list: T): T | undefined {
 
 function paint(document: Document, composed: Composed): PaintedPage[] {
   const out: PaintedPage[] = [];
-  for (const list of composed.pages) {
-    if (!watched.includes(list.page)) continue;
+  for (const list of withBeyond(composed, looked)) {
+    if (!watched.includes(list.page) && !list.page.startsWith('beyond ')) continue;
     const before = shown.get(list.page);
     if (before?.list === list) continue;
     const source = (id: string, placed: { w: number; h: number }): string => {
@@ -153,7 +185,7 @@ function plan(action: keyof PlannedActions, intent: PlannedActions[keyof Planned
 interface Job {
   readonly work: () => unknown;
   /** Of those of a kind that wait, only the newest is done. */
-  readonly newest: 'draft' | 'small' | undefined;
+  readonly newest: 'draft' | 'small' | 'select' | undefined;
   readonly done: (value: unknown) => void;
   readonly failed: (error: unknown) => void;
 }
@@ -208,7 +240,7 @@ const typesetter: Typesetter = {
     inTurn(async () => {
       base = applied(base!, readDiff(diff));
       draft = null;
-      caret = at ?? caret;
+      selected = at ?? selected;
       await loadNeeds(base, shaper);
       show();
     }),
@@ -218,9 +250,15 @@ const typesetter: Typesetter = {
       turn = of;
       show();
     }, 'draft'),
-  caret: (at) =>
+  select: (at) =>
     inTurn(() => {
-      caret = at;
+      selected = at;
+      if (at) listener?.selected(shownSelection(composer.compose(now()), at));
+    }, 'select'),
+  lookBeyond: (text) =>
+    inTurn(() => {
+      looked = text;
+      for (const page of shown.keys()) if (page.startsWith('beyond ')) shown.delete(page);
       show();
     }),
   watch: (pages) =>
@@ -242,10 +280,25 @@ const typesetter: Typesetter = {
     }, 'small'),
   placeAt: (page, point, text) =>
     inTurn(() => {
-      const list = composer.compose(now()).pages.find((each) => each.page === page);
+      const list = withBeyond(composer.compose(now()), text ?? looked).find((each) => each.page === page);
       return list && placeAt(list, point, text);
     }),
-  placeBeside: (text, place, by) => inTurn(() => placeBeside(composer.compose(now()).pages, text, place, by)),
+  caretAt: (text, place) => inTurn(() => caretAt(composer.compose(now()).pages, text, place)),
+  placeBeside: (text, place, by, goal) =>
+    inTurn(() => {
+      const lists = withBeyond(composer.compose(now()), text);
+      let beside = { place, goal: goal ?? 0 };
+      let way = goal;
+      // A page has fewer lines than a screen could ever show.
+      for (let i = Math.min(200, Math.abs(by)); i > 0; i--) {
+        const next = placeBeside(lists, text, beside.place, by > 0 ? 1 : -1, way);
+        way = next.goal;
+        if (samePlace(next.place, beside.place)) break;
+        beside = next;
+      }
+      return { ...beside, goal: way ?? 0 };
+    }),
+  lineEdge: (text, place, end) => inTurn(() => lineEdge(withBeyond(composer.compose(now()), text), text, place, end)),
   sentences: (id) =>
     inTurn(() => {
       const language = find(base!, 'issue', 'issue')?.language ?? 'en-GB';

@@ -1,13 +1,23 @@
 import { proxy, releaseProxy, type Remote, wrap } from 'comlink';
-import type { PlacedCaret } from '@/core/compose/displayList/caret';
+import type { PlacedCaret, PlaceBeside } from '@/core/compose/displayList/caret';
 import type { Fit } from '@/core/compose/text/fit';
 import type { Box, Point } from '@/core/geometry/box';
 import type { Diff } from '@/core/records/diff';
 import { readDiff, stored, storedDiff } from '@/core/records/stored';
-import type { TextPlace } from '@/core/records/typing';
+import type { TextPlace } from '@/core/editing/places';
 import type { Document } from '@/core/records/document';
 import { takeComposer } from './startWorker';
-import type { CaretIn, ComposedPages, DrawnPage, PlannedActions, Sentence, Typesetter } from './typesetter';
+import type {
+  BeyondSheet,
+  ComposedPages,
+  DrawnPage,
+  PlaceIn,
+  PlannedActions,
+  RangeIn,
+  Sentence,
+  ShownSelection,
+  Typesetter,
+} from './typesetter';
 
 /** A chunk of painted page, kept by identity as long as its markup is the same. */
 export interface Painted {
@@ -36,8 +46,10 @@ export interface Setting {
   /** Pages drawn small, as far as they have been asked for. */
   readonly small: ReadonlyMap<string, ImageData>;
   readonly trouble: string | undefined;
-  /** Of the text that is being typed; undefined where no frame shows it. */
-  readonly caret: PlacedCaret | undefined;
+  /** Where what is selected in the text in hand stands. */
+  readonly selection: ShownSelection;
+  /** The overset that is looked at. */
+  readonly beyond: BeyondSheet | undefined;
 }
 
 const NOTHING: Setting = {
@@ -48,7 +60,8 @@ const NOTHING: Setting = {
   slots: new Map(),
   small: new Map(),
   trouble: undefined,
-  caret: undefined,
+  selection: { caret: null, areas: [] },
+  beyond: undefined,
 };
 
 /** The screen's side of the compose worker: passes every diff on, and holds what came back. */
@@ -59,7 +72,7 @@ export class ComposerClient {
   readonly #stop: () => void;
   #setting = NOTHING;
   #watched: readonly string[] = [];
-  #caret: CaretIn | undefined;
+  #selected: RangeIn | undefined;
   #turn = 0;
   /** The turn being composed, and the newest draft that waits for its end. */
   #busy = false;
@@ -74,6 +87,7 @@ export class ComposerClient {
       typesetter.listen(
         proxy({
           composed: (pages: ComposedPages) => this.#takeComposed(pages),
+          selected: (selection: ShownSelection) => this.#set({ selection }),
           slots: (slots: readonly (readonly [string, number])[]) => this.#set({ slots: new Map(slots) }),
           drawn: (pages: readonly DrawnPage[]) => this.#takeDrawn(pages),
           failed: (why: string) => this.#notComposed(why),
@@ -85,10 +99,10 @@ export class ComposerClient {
     void stopped.then((why) => this.#fail(`The typesetter stopped (${why}). Reload the page; what was done is kept.`));
     this.#stop = store.onDiff((diff) => {
       this.#waiting = undefined;
-      const caret = this.#caret;
-      this.#caret = undefined;
+      const selected = this.#selected;
+      this.#selected = undefined;
       const sent = storedDiff(diff);
-      this.#tell((typesetter) => typesetter.apply(sent, caret));
+      this.#tell((typesetter) => typesetter.apply(sent, selected));
     });
   }
 
@@ -148,26 +162,35 @@ export class ComposerClient {
     this.#tell((typesetter) => typesetter.draft(sent, turn));
   }
 
-  /** Where the caret stands in a text; with the change that is done next, when it is said `before` it. */
-  caret(text: string, place: TextPlace, before = false): void {
-    this.#caret = { text, place };
-    if (!before) this.#postCaret();
+  /** What is selected in the text in hand; with the change that is done next, when it is said `before` it. */
+  select(selected: RangeIn | null, before = false): void {
+    this.#selected = before ? (selected ?? undefined) : undefined;
+    if (!before) this.#tell((typesetter) => typesetter.select(selected));
+    if (!selected) this.#set({ selection: NOTHING.selection });
   }
 
-  #postCaret(): void {
-    const caret = this.#caret;
-    if (caret) this.#tell((typesetter) => typesetter.caret(caret));
-    this.#caret = undefined;
+  /** Has the overset of a text painted, to be looked at. */
+  lookBeyond(text: string | null): void {
+    this.#tell((typesetter) => typesetter.lookBeyond(text));
   }
 
   /** The place in a text that a point of a page is nearest to. */
-  async placeAt(page: string, point: Point, text?: string): Promise<CaretIn | undefined> {
+  async placeAt(page: string, point: Point, text?: string): Promise<PlaceIn | undefined> {
     return (await this.#typesetter).placeAt(page, point, text);
   }
 
-  /** The place a line below or above another. */
-  async placeBeside(text: string, place: TextPlace, by: 1 | -1): Promise<TextPlace> {
-    return (await this.#typesetter).placeBeside(text, place, by);
+  async caretAt(text: string, place: TextPlace): Promise<PlacedCaret | undefined> {
+    return (await this.#typesetter).caretAt(text, place);
+  }
+
+  /** The place so many lines below or above another. */
+  async placeBeside(text: string, place: TextPlace, by: number, goal?: number): Promise<PlaceBeside> {
+    return (await this.#typesetter).placeBeside(text, place, by, goal);
+  }
+
+  /** The beginning or end of the line that a place is in. */
+  async lineEdge(text: string, place: TextPlace, end: boolean): Promise<TextPlace> {
+    return (await this.#typesetter).lineEdge(text, place, end);
   }
 
   /** Works an action out beside the typesetter. @throws Error with a sentence when it cannot be done */
@@ -207,14 +230,15 @@ export class ComposerClient {
         ),
       );
     }
-    const { fits, grown, caret } = composed;
+    const { fits, grown, selection, beyond } = composed;
     this.#set({
       ready: true,
       pages,
       trouble: undefined,
       ...(fits ? { fits: new Map(fits) } : {}),
       ...(grown ? { grown: new Map(grown) } : {}),
-      ...(caret === undefined ? {} : { caret: caret ?? undefined }),
+      ...(selection ? { selection } : {}),
+      ...(beyond === undefined ? {} : { beyond: beyond ?? undefined }),
     });
   }
 

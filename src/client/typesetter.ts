@@ -1,11 +1,11 @@
 import type { Passage } from '@/core/actions/quotes';
 import type { FillSlots } from '@/core/actions/slots';
 import type { ContinueThread, PlaceStory } from '@/core/actions/stories';
-import type { PlacedCaret } from '@/core/compose/displayList/caret';
+import type { PlacedCaret, PlaceBeside, SelectedArea } from '@/core/compose/displayList/caret';
 import type { Fit } from '@/core/compose/text/fit';
 import type { Box, Point } from '@/core/geometry/box';
 import type { StoredDiff, StoredRecord } from '@/core/records/stored';
-import type { TextPlace } from '@/core/records/typing';
+import type { TextPlace, TextRange } from '@/core/editing/places';
 import type { Chunk } from '@/formats/svg/painter';
 
 /** Actions that must see how text falls, and so are worked out beside the typesetter. */
@@ -40,10 +40,29 @@ export interface PaintedPage {
   readonly chunks: readonly (Omit<Chunk, 'markup'> & { readonly markup: string | undefined; readonly furniture: boolean })[];
 }
 
-/** Where the caret stands in a text. */
-export interface CaretIn {
+/** A place in a text. */
+export interface PlaceIn {
   readonly text: string;
   readonly place: TextPlace;
+}
+
+/** What is selected in a text. */
+export interface RangeIn extends TextRange {
+  readonly text: string;
+}
+
+/** Where what is selected stands: the caret, null where neither a frame nor the sheet of overset shows it; areas on what is looked at. */
+export interface ShownSelection {
+  readonly caret: PlacedCaret | null;
+  readonly areas: readonly SelectedArea[];
+}
+
+/** The sheet on which the overset of a text is looked at: painted as a page of that name; points. */
+export interface BeyondSheet {
+  readonly text: string;
+  readonly page: string;
+  readonly width: number;
+  readonly height: number;
 }
 
 /** What came of composing. */
@@ -54,13 +73,17 @@ export interface ComposedPages {
   /** Left out where nothing about them changed. */
   readonly fits?: readonly (readonly [text: string, fit: Fit])[];
   readonly grown?: readonly (readonly [frame: string, box: Box])[];
-  /** Where the caret of what was typed stands; null where no frame shows it. */
-  readonly caret?: PlacedCaret | null;
+  /** Where what is selected stands, while a text is in the hand. */
+  readonly selection?: ShownSelection;
+  /** The overset that is looked at; null where there is none. */
+  readonly beyond?: BeyondSheet | null;
 }
 
 /** What the typesetter tells its screen, unasked. */
 export interface Listener {
   composed(pages: ComposedPages): void;
+  /** What is selected stands elsewhere, and nothing else changed. */
+  selected(selection: ShownSelection): void;
   /** Words that the waiting slots in sight take, by `slotKey`. */
   slots(slots: readonly (readonly [slot: string, words: number])[]): void;
   drawn(pages: readonly DrawnPage[]): void;
@@ -76,19 +99,25 @@ export interface Listener {
 export interface Typesetter {
   listen(listener: Listener): void;
   open(records: readonly StoredRecord[]): Promise<void>;
-  apply(diff: StoredDiff, caret?: CaretIn): Promise<void>;
+  apply(diff: StoredDiff, selected?: RangeIn): Promise<void>;
   /** A change that is being tried by hand; null when it is over. */
   draft(diff: StoredDiff | null, turn: number): Promise<void>;
-  /** Where the caret stands in a text that is being typed into: it is told with the pages. */
-  caret(caret: CaretIn): Promise<void>;
+  /** What is selected in the text in hand; null when it is left. Of several only the newest is told. */
+  select(selected: RangeIn | null): Promise<void>;
+  /** The text whose overset is looked at. */
+  lookBeyond(text: string | null): Promise<void>;
   /** The pages that are looked at. */
   watch(pages: readonly string[]): Promise<void>;
   /** Pages to be drawn small, so many pixels wide. */
   watchSmall(pages: readonly string[], width: number): Promise<void>;
-  /** Where in a text a point of a page is. */
-  placeAt(page: string, point: Point, text?: string): Promise<CaretIn | undefined>;
-  /** The place in the line below or above another. */
-  placeBeside(text: string, place: TextPlace, by: 1 | -1): Promise<TextPlace>;
+  /** Where in a text a point of a page is, or of the sheet of overset. */
+  placeAt(page: string, point: Point, text?: string): Promise<PlaceIn | undefined>;
+  /** Where the caret before a place of a text stands. */
+  caretAt(text: string, place: TextPlace): Promise<PlacedCaret | undefined>;
+  /** The place so many lines below or above another. */
+  placeBeside(text: string, place: TextPlace, by: number, goal?: number): Promise<PlaceBeside>;
+  /** The beginning or end of the line that a place is in. */
+  lineEdge(text: string, place: TextPlace, end: boolean): Promise<TextPlace>;
   sentences(text: string): Promise<readonly Sentence[]>;
   plan<A extends keyof PlannedActions>(action: A, intent: PlannedActions[A]): Promise<Planned>;
 }

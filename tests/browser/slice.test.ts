@@ -485,7 +485,7 @@ describe('a pull quote', () => {
     const frames = await desk.frames('Text, What the gust meter heard');
     const box = await desk.box(`[data-frame="${frames[0]!.id}"]`);
     await desk.page.mouse.click(box.x + 20, box.y + box.h - 20);
-    await desk.press('Enter');
+    await desk.press('q');
     await desk.page.waitForSelector('[data-sentence="2"]');
     const sentence = await desk.middle('[data-sentence="2"]');
     await desk.page.mouse.move(sentence.x, sentence.y);

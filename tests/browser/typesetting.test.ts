@@ -98,19 +98,19 @@ describe('typing on the page', () => {
 
   it('gives the paragraph another style and beginning without leaving the text', async () => {
     const at = (await words()).findIndex((each) => each.includes('never forgotten'));
-    const style = (await desk.page.waitForSelector('[data-typing] ::-p-aria([name="Style"])'))!;
+    const style = (await desk.page.waitForSelector('[data-text-tools] ::-p-aria([name="Paragraph style"])'))!;
     await style.select('crosshead');
     await desk.stored();
     expect(paragraphsOf((await bodyText()).body)[at]!.attrs.style).toBe('crosshead');
-    const begins = (await desk.page.waitForSelector('[data-typing] ::-p-aria([name="Start in"])'))!;
-    await begins.select('frame');
+    const more = (await desk.page.waitForSelector('[data-text-tools] ::-p-aria([name="More"])'))!;
+    await more.select('start-frame');
     await desk.stored();
     expect(paragraphsOf((await bodyText()).body)[at]!.attrs.startIn).toBe('frame');
     expect(await desk.page.$('[data-caret]')).not.toBeNull();
     await desk.page.keyboard.type('!');
     await desk.reads('never !forgotten');
-    const field = (await desk.page.waitForSelector('[data-typing] ::-p-aria([name="Field"])'))!;
-    await field.select('price');
+    const field = (await desk.page.waitForSelector('[data-text-tools] ::-p-aria([name="Insert"])'))!;
+    await field.select('field-price');
     await desk.reads('never !£7.50forgotten');
     await desk.press('Backspace');
     await desk.reads('never !forgotten');
@@ -193,9 +193,9 @@ describe('the detail of a picture', () => {
     );
     expect(turned).toMatch(/^rotate\(20 /);
     await press(await desk.middle(`[data-frame="${id}"]`));
-    await desk.press('r');
+    await desk.press('Alt', 'r');
     expect((await stored(id)).rotation).toBe(110);
-    await desk.press('Shift', 'R');
+    await desk.press('Alt', 'Shift', 'R');
     expect((await stored(id)).rotation).toBe(20);
   });
 
@@ -295,7 +295,7 @@ describe('a group', () => {
     await desk.press('Space');
     await desk.page.$eval(`[data-frame="${byline!.id}"]`, (element) => (element as SVGElement).focus());
     await desk.until('two are chosen', () => document.querySelectorAll('[data-brackets]').length === 2);
-    await desk.press('j');
+    await desk.press('Alt', 'g');
     const [group] = await (async () => {
       await desk.stored();
       return desk.records<GroupRecord>('group');
@@ -325,7 +325,7 @@ describe('a group', () => {
     await desk.press('Escape');
     await press(await desk.middle(`[data-frame="${standfirst!.id}"]`));
     await desk.until('both are chosen', () => document.querySelectorAll('[data-brackets]').length === 2);
-    await desk.press('Shift', 'J');
+    await desk.press('Alt', 'Shift', 'G');
     await desk.stored();
     expect(await desk.records('group')).toEqual([]);
     expect((await stored(standfirst!.id)).group).toBeUndefined();

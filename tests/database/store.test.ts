@@ -5,7 +5,7 @@ import { applied, inverted, NO_DIFF, type Diff, typing } from '@/core/records/di
 import { find } from '@/core/records/document';
 import { done } from '@/core/records/rebase';
 import { same } from '@/core/records/same';
-import { deleteAt, typeWords } from '@/core/records/typing';
+import { deleteAt, typeWords } from '../support/typing';
 import type { DocumentRecord } from '@/core/records/index';
 import { readDiff, readDocument, readRecord, storedDiff, type StoredRecord } from '@/core/records/stored';
 import { onChanges } from '@/store/announcements';

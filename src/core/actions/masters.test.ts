@@ -230,7 +230,7 @@ describe('slots', () => {
     expect(get(filled, 'frame', 'beside').box.y).toBe(84);
     expect(crowdedWords(filled, ['h', 'b'], composer)).toBeUndefined();
     // Reworded later, the headline still keeps the body away.
-    const { items } = looks({ pages, fits: new Map(), grown });
+    const { items } = looks({ pages, fits: new Map(), grown, beyond: new Map() });
     expect(items('wind-body')[0]!.columns[0]!.lines[0]!.baseline).toBeGreaterThan(body!.y);
     const longer = done(filled, {
       added: [],

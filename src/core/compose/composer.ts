@@ -7,7 +7,7 @@ import type { Shaper } from '../type/shaper';
 import { type Around, Surroundings } from './frames/around';
 import { Inks } from './displayList/inks';
 import { writtenOut } from './text/contents';
-import type { PageList, TextItem } from './displayList/displayList';
+import type { PageList, TextColumn, TextItem } from './displayList/displayList';
 import type { Fit } from './text/fit';
 import { PageLists } from './page/pageLists';
 import { Paragraphs } from './text/paragraphs';
@@ -23,6 +23,8 @@ export interface Composed {
   readonly fits: ReadonlyMap<string, Fit>;
   /** Boxes of the frames that grow with their text, by frame id. */
   readonly grown: ReadonlyMap<string, Box>;
+  /** What of a text no frame shows, by text id: as it would stand in a column like its last. */
+  readonly beyond: ReadonlyMap<string, TextColumn>;
 }
 
 /**
@@ -49,6 +51,7 @@ export class Composer {
     const frames = this.#showing.of(document);
     const fits = new Map<string, Fit>();
     const grown = new Map<string, Box>();
+    const beyond = new Map<string, TextColumn>();
     const items = new Map<string, readonly TextItem[]>();
     /** What cannot be composed is shown as such in its place; the rest is composed. */
     const broken = new Map<string, string>();
@@ -72,7 +75,10 @@ export class Composer {
           for (const shown of thread.frames) broken.set(shown.key, (error as Error).message);
           continue;
         }
-        if (!thread.frames[0]!.fromMaster) fits.set(text.id, set.fit);
+        if (!thread.frames[0]!.fromMaster) {
+          fits.set(text.id, set.fit);
+          if (set.beyond) beyond.set(text.id, set.beyond);
+        }
         for (const [key, own] of set.items) items.set(key, origin ? own.map((item) => ofOrigin(item, origin)) : own);
         for (const shown of thread.frames) {
           const { content } = shown.frame;
@@ -99,7 +105,7 @@ export class Composer {
       second,
     );
     this.#texts.forget(frames.threads);
-    return { pages: this.#lists.of(document, frames, items, grown, broken), fits, grown };
+    return { pages: this.#lists.of(document, frames, items, grown, broken), fits, grown, beyond };
   }
 
   /** A paragraph as this composer would set it, for whoever wants to measure it. */

@@ -12,14 +12,15 @@ import { done } from '../records/rebase';
 import { BOX, everything as records } from '../../../tests/support/everything';
 import { SCHEMAS } from '../records/schemas';
 import { readDocument, stored } from '../records/stored';
-import { deleteAt, restyled, typeField, typeWords } from '../records/typing';
+import { deleteAt, restyled, typeField, typeWords } from '../../../tests/support/typing';
 import { Composer, type Composed } from './composer';
 import { facesOf } from './paragraph/faces';
 
 /** Whatever is remembered: composing again after a change gives what composing from nothing gives. */
 
-const bare = ({ pages, fits, grown }: Composed) => ({
+const bare = ({ pages, fits, grown, beyond }: Composed) => ({
   pages,
+  beyond: [...beyond],
   fits: [...fits].map(([id, fit]) => [id, { ...fit, lacks: [...fit.lacks].sort() }]),
   grown: [...grown],
 });

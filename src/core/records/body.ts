@@ -1,7 +1,7 @@
 import { Fragment, type Mark, Node } from 'prosemirror-model';
 import { ReplaceStep, Step } from 'prosemirror-transform';
 import { bodySchema } from './bodySchema';
-import type { FieldAttrs, InlinePictureAttrs, ParagraphAttrs } from './text';
+import type { FieldAttrs, InlinePictureAttrs, LocalAttrs, ParagraphAttrs } from './text';
 
 /** A body as it is stored and sent: the JSON form of a document of `bodySchema`. */
 export interface BodyJson {
@@ -50,9 +50,9 @@ export const inlinePictureOf = (attrs: InlinePictureAttrs): Node => bodySchema.n
 export const lineBreak = (marks?: readonly Mark[]): Node => bodySchema.node('lineBreak', null, undefined, marks);
 
 /** What marks a stretch of text. */
-export type MarkName = 'emphasis' | 'strong' | 'superscript' | 'subscript' | 'link' | 'character';
+export type MarkName = 'emphasis' | 'strong' | 'superscript' | 'subscript' | 'link' | 'character' | 'local';
 
-export const markOf = (name: MarkName, attrs?: { readonly href?: string; readonly style?: string }): Mark =>
+export const markOf = (name: MarkName, attrs?: { readonly href: string } | { readonly style: string } | LocalAttrs): Mark =>
   bodySchema.mark(name, attrs);
 
 /** The plain characters of a paragraph: a line break is U+2028, a field or picture U+FFFC, so that offsets stay positions. */

@@ -5,6 +5,7 @@ import { EditorState } from 'prosemirror-state';
 import { Transform, type Step } from 'prosemirror-transform';
 import { describe, expect, it } from 'vitest';
 import { pictureRecord, textFrame } from '../../../tests/support/documents';
+import { deleteAt, restyled, typeField, typeWords } from '../../../tests/support/typing';
 import { bodyText, paragraphsOf, plainBody, stepped } from './body';
 import { applied, betweenOf, type Diff, inverted, NO_DIFF, typing } from './diff';
 import { documentOf, find } from './document';
@@ -12,7 +13,6 @@ import { merged, withPaths } from './merge';
 import { done, redone } from './rebase';
 import { same } from './same';
 import { takenBack } from './turn';
-import { deleteAt, restyled, typeField, typeWords } from './typing';
 
 const edit = fc.record({
   does: fc.constantFrom('type', 'type', 'part', 'erase', 'join', 'style', 'field', 'cut'),

@@ -1,8 +1,21 @@
 import { Fragment, type Mark, type Node } from 'prosemirror-model';
 import type { Document } from './document';
+import { CHARACTER, PARAGRAPH } from '../properties/type';
 import { listed, withArticle } from './count';
 import type { DocumentRecord, RecordKind } from './index';
-import { type Fields, INKED, maybe, parts, reference, type Rule, rulesOf, SIZE, type WhenGone, withWhat } from './kind';
+import {
+  type Fields,
+  INKED,
+  maybe,
+  parts,
+  properties,
+  reference,
+  type Rule,
+  rulesOf,
+  SIZE,
+  type WhenGone,
+  withWhat,
+} from './kind';
 import { KINDS } from './kinds';
 
 /**
@@ -27,7 +40,8 @@ const STROKE = maybe(withWhat({ weight: SIZE, ...INKED }));
 
 /** The same for what stands in the body of a text, by node and mark. */
 const IN_BODY: Readonly<Record<string, readonly Rule[]>> = {
-  paragraph: rulesOf({ style: reference('paragraphStyle', 'holds') }),
+  paragraph: rulesOf({ style: reference('paragraphStyle', 'holds'), local: maybe(parts(properties(PARAGRAPH))) }),
+  local: rulesOf({ properties: parts(properties(CHARACTER)) }),
   character: rulesOf({ style: reference('characterStyle', 'holds') }),
   picture: rulesOf({ picture: reference('picture', 'holds') }),
   figure: rulesOf({ picture: reference('picture', 'holds') }),
@@ -155,7 +169,7 @@ function ledBody(node: Node, lead: Lead): Node | undefined {
   const marks = node.marks.flatMap((mark): Mark[] => {
     const own = ledAt(IN_BODY[mark.type.name], mark.attrs, lead);
     if (own === mark.attrs) return [mark];
-    return own['style'] === undefined ? [] : [mark.type.create(own)];
+    return 'style' in mark.attrs && own['style'] === undefined ? [] : [mark.type.create(own)];
   });
   const isPicture = node.type.name === 'picture' || node.type.name === 'figure';
   if (isPicture && attrs['picture'] === undefined) return undefined;

@@ -1,10 +1,10 @@
 import type { Node } from 'prosemirror-model';
-import type { Stroke } from './characterStyle';
+import type { CharacterProperties, Stroke } from './characterStyle';
 import type { RecordBase } from './common';
 import { type Kind, maybe, oneOf, reference, withWhat, words } from './kind';
 import type { DetailName } from './details';
 import type { Lengths } from './frame';
-import type { StartIn } from './paragraphStyle';
+import type { ParagraphProperties, StartIn } from './paragraphStyle';
 
 /** What a text is in its story; a furniture text (a folio, say) belongs to none. */
 export type TextRole = 'headline' | 'standfirst' | 'byline' | 'body' | 'caption' | 'credit' | 'quote' | 'furniture';
@@ -52,6 +52,13 @@ export interface ParagraphAttrs {
   readonly startIn?: StartIn | undefined;
   /** Set once for every story on the issue's pages, in their order, its fields saying what they say of it: a contents list. */
   readonly each?: 'story' | undefined;
+  /** What is said of the paragraph by hand, over its style. */
+  readonly local?: Partial<ParagraphProperties> | undefined;
+}
+
+/** Of the mark `local`. */
+export interface LocalAttrs {
+  readonly properties: Partial<CharacterProperties>;
 }
 
 /** Of a picture between paragraphs that travels with the text. */

@@ -32,9 +32,17 @@ export function storyOf(fileName: string, blocks: readonly Block[]): ReadStory {
     .replace(/[-_]+/g, ' ')
     .trim();
   const headline = title ? wordsOf(title.content) : fallback.charAt(0).toUpperCase() + fallback.slice(1);
+  const paragraphs = bodyBlocks(rest);
+  if (paragraphs.length === 0) paragraphs.push(paragraphOf({ style: COPY_STYLES.first }));
+  const words = paragraphs.reduce((sum, paragraph) => sum + countWords(wordsOf(paragraph.content.content)), 0);
+  return { name: cutTo(headline, 200), headline, body: docOf(paragraphs).toJSON() as BodyJson, words };
+}
+
+/** Copy as paragraphs of running text; what follows a heading, and the first of all, has no indent. */
+export function bodyBlocks(blocks: readonly Block[]): Node[] {
   const paragraphs: Node[] = [];
   let fresh = true;
-  for (const block of rest) {
+  for (const block of blocks) {
     const style =
       block.kind === 'heading'
         ? COPY_STYLES.heading
@@ -48,9 +56,7 @@ export function storyOf(fileName: string, blocks: readonly Block[]): ReadStory {
     fresh = block.kind === 'heading';
     paragraphs.push(paragraphOf({ style, list: block.list, startIn: block.startIn }, block.content));
   }
-  if (paragraphs.length === 0) paragraphs.push(paragraphOf({ style: COPY_STYLES.first }));
-  const words = paragraphs.reduce((sum, paragraph) => sum + countWords(wordsOf(paragraph.content.content)), 0);
-  return { name: cutTo(headline, 200), headline, body: docOf(paragraphs).toJSON() as BodyJson, words };
+  return paragraphs;
 }
 
 const wordsOf = (nodes: readonly Node[]): string => nodes.map((node) => node.text ?? ' ').join('');

@@ -11,15 +11,27 @@ interface DeskFootProps {
   readonly pages: readonly PlacedPage[];
   readonly width: number;
   readonly look: Look;
+  /** The name of the text that is written in. */
+  readonly writing: string | undefined;
   readonly onToggle: (what: keyof Look) => void;
 }
 
 /** The line under the desk: where the pointer is, what lies there, and what is in sight. */
-export function DeskFoot({ desk, pages, width, look, onToggle }: DeskFootProps) {
+export function DeskFoot({ desk, pages, width, look, writing, onToggle }: DeskFootProps) {
   const first = pages[0]!;
   return (
     <footer className="border-base-300 bg-base-100 narrow flex h-6 min-w-0 shrink-0 items-center gap-6 overflow-hidden border-t px-3 whitespace-nowrap">
-      <PointerPlace desk={desk} pages={pages} width={width} />
+      {writing === undefined ? (
+        <PointerPlace desk={desk} pages={pages} width={width} />
+      ) : (
+        <span
+          role="status"
+          className="bg-primary text-primary-content -ml-3 flex h-6 max-w-[30rem] items-center truncate px-3 font-semibold"
+          data-typing
+        >
+          Writing in {writing}. Esc leaves it.
+        </span>
+      )}
       <span>
         {pages.length > 1 ? `Spread ${first.number}–${pages[1]!.number}` : `Page ${first.number}`}, {first.master.name} master
       </span>

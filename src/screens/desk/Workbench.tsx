@@ -5,6 +5,7 @@ import { useDropzone } from 'react-dropzone';
 import type { ComposerClient } from '@/client/composerClient';
 import type { DeskStore } from '@/client/deskStore';
 import { grown as widened, type Box } from '@/core/geometry/box';
+import { frameName } from '@/core/records/kinds/frames';
 import { Notices } from '@/parts/Notices';
 import { useCommands } from '../frame/commands/useCommands';
 import { useSetting } from '../sheet/useSetting';
@@ -22,6 +23,8 @@ import { OverSurface } from './surface/OverSurface';
 import { Surface, typeAt } from './surface/Surface';
 import { Tray } from './tray/Tray';
 import { useImport } from './tray/useImport';
+import { TextDialog, type TextAsked } from './text/TextDialogs';
+import { textCommands } from './text/textCommands';
 import { type Desk, useDesk } from './useDesk';
 
 interface WorkbenchProps {
@@ -41,11 +44,19 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
     useFsAccessApi: false,
   });
   const underWay = useHand(desk.hand, ({ doing }) => UNDER_WAY[doing]);
-  const commands = deskCommands(desk, {
+  const [asked, setAsked] = useState<TextAsked>();
+  const ofDesk = deskCommands(desk, {
     underWay,
     bringIn: dropzone.open,
     type: () => desk.only && void typeAt(desk, desk.only),
   });
+  const isWriting = useHand(desk.hand, ({ doing }) => doing === 'typing');
+  const noText = underWay ?? (isWriting || desk.text ? undefined : 'Choose a text first');
+  const ofText = textCommands(desk.document, desk.inHand, desk.formatter, noText, isWriting, {
+    link: () => setAsked('link'),
+    newStyle: () => setAsked('newStyle'),
+  });
+  const commands = [...ofDesk, ...ofText];
   const byId = new Map(commands.map((command) => [command.id, command]));
   const { tools, dialogs, turn } = useCommands({
     store,
@@ -82,11 +93,24 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
               look={look}
             />
             <Surface desk={desk} />
-            <OverSurface desk={desk} commands={byId} onTurn={turn} />
+            <OverSurface
+              desk={desk}
+              commands={byId}
+              textCommands={ofText}
+              onFiles={(files) => void bringIn(files)}
+              onTurn={turn}
+            />
           </Ground>
           {guides && <DeskStrip desk={desk} commands={byId} />}
           {guides && (
-            <DeskFoot desk={view} pages={desk.spread.pages} width={desk.format.width} look={look} onToggle={desk.toggle} />
+            <DeskFoot
+              desk={view}
+              pages={desk.spread.pages}
+              width={desk.format.width}
+              look={look}
+              writing={isWriting ? (desk.only ? frameName(desk.document, desk.only.frame) : 'the text') : undefined}
+              onToggle={desk.toggle}
+            />
           )}
         </main>
         {look.detail && guides && <Detail desk={desk} />}
@@ -97,6 +121,7 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
         </div>
       )}
       {dialogs}
+      {asked && <TextDialog asked={asked} formatter={desk.formatter} onClose={() => setAsked(undefined)} />}
       <Notices notices={desk.notices.list} onClose={desk.notices.close} />
     </div>
   );

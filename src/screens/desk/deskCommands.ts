@@ -23,7 +23,7 @@ export const UNDER_WAY: Partial<Record<Doing['doing'], string>> = {
 /** What can be done on the desk, in the order of the command bar. A new one is one line. */
 export function deskCommands(desk: Desk, { underWay, bringIn, type }: Beyond): Command[] {
   const { spread, view, toggle, text, only, group, frameActions: on, chosen } = desk;
-  const count = desk.inHand.length;
+  const count = desk.held.length;
   const none = underWay ?? (count === 0 && 'Nothing is chosen');
   const one = underWay ?? (!only && (count === 0 ? 'Nothing is chosen' : 'Choose one frame'));
   const isText = one || (!text && 'That frame holds no text');
@@ -43,22 +43,29 @@ export function deskCommands(desk: Desk, { underWay, bringIn, type }: Beyond): C
     command('tray', 'Hide or show the tray', 'f', undefined, () => toggle('tray')),
     command('detail', 'Hide or show the detail', 'd', undefined, () => toggle('detail')),
     command('bring', 'Bring in stories and pictures', 'b', undefined, bringIn),
-    command('enter', 'Pick a sentence to quote', 'Enter', isBody, desk.pick),
-    command('type', 'Edit the text', 'e', isText, type),
-    command('go-on', 'Continue the story in the next free space', 'g', isText || (desk.overset === 0 && 'Nothing is over'), () =>
-      desk.goOn(),
+    command('enter', 'Go into the text', 'Enter', isText, type),
+    command('pick', 'Pick a sentence to quote', 'q', isBody, desk.pick),
+    command('look', 'Look into the overset', 'Alt+O', isText || (desk.overset === 0 && 'Nothing is over'), () =>
+      desk.onLook(text!.id),
     ),
-    command('wrap', 'Next text wrap', 'w', one, () => only && on.put('wrap', { mode: nextWrap(desk.document, only.frame) })),
-    command('turn', 'Rotate 90° clockwise', 'r', one, turn(90)),
-    command('turn-back', 'Rotate 90° anticlockwise', 'Shift+R', one, turn(-90)),
+    command(
+      'go-on',
+      'Continue the story in the next free space',
+      'Alt+C',
+      isText || (desk.overset === 0 && 'Nothing is over'),
+      () => desk.goOn(),
+    ),
+    command('wrap', 'Next text wrap', 'Alt+W', one, () => only && on.put('wrap', { mode: nextWrap(desk.document, only.frame) })),
+    command('turn', 'Rotate 90° clockwise', 'Alt+R', one, turn(90)),
+    command('turn-back', 'Rotate 90° anticlockwise', 'Alt+Shift+R', one, turn(-90)),
     command(
       'group',
       'Group the chosen frames',
-      'j',
+      'Alt+G',
       none || (count < 2 ? 'Choose two frames or more' : group && 'They are a group'),
       on.group,
     ),
-    command('ungroup', 'Ungroup', 'Shift+J', none || (!group && 'No group is chosen'), on.ungroup),
+    command('ungroup', 'Ungroup', 'Alt+Shift+G', none || (!group && 'No group is chosen'), on.ungroup),
     command(
       'all',
       'Choose everything on the spread',

@@ -3,14 +3,17 @@
 import { useCallback, useMemo, useState, useSyncExternalStore } from 'react';
 import type { ComposerClient } from '@/client/composerClient';
 import type { DeskStore } from '@/client/deskStore';
-import { formatOf, inheritedFrames, type PlacedPage } from '@/core/page/pages';
+import type { PlacedCaret } from '@/core/compose/displayList/caret';
+import { formatOf, inheritedFrames, placedPage, type PlacedPage } from '@/core/page/pages';
 import { find, framesOn } from '@/core/records/document';
 import type { FrameRecord } from '@/core/records/index';
 import { useConflicts } from '../frame/useConflicts';
 import { useNotices } from '../frame/useNotices';
 import { type Look, USUAL_LOOK } from '../sheet/look';
 import { useDeskView } from '../sheet/useDeskView';
+import { useLatest } from '../frame/useLatest';
 import { useSetting } from '../sheet/useSetting';
+import { toScreen } from '../sheet/view';
 import type { DeskPlace } from './deskPlace';
 import { frameActionsOn } from './frames/frameActions';
 import type { FrameInSight } from './frames/frameInSight';
@@ -21,7 +24,9 @@ import { wholeGroup } from './frames/wholeGroup';
 import { Hand } from './hand/hand';
 import { useHandling } from './hand/useHandling';
 import { MOVE } from './hand/snap';
-import { useTyping } from './text/useTyping';
+import { Formatter } from './text/formatter';
+import { useSelecting } from './text/useSelecting';
+import { useTextInHand } from './text/textInHand';
 import { usePuttingDown } from './usePuttingDown';
 import { usePicking } from './usePicking';
 import { useSpreadInSight } from './useSpreadInSight';
@@ -62,9 +67,9 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
     () => pages.flatMap((page) => seen(page, inheritedFrames(document, page))),
     [document, pages, seen],
   );
-  const inHand = useMemo(() => frames.filter(({ frame }) => chosen.ids.has(frame.id)), [frames, chosen.ids]);
-  const only = inHand.length === 1 ? inHand[0] : undefined;
-  const group = inHand.length > 1 ? wholeGroup(document, inHand) : undefined;
+  const held = useMemo(() => frames.filter(({ frame }) => chosen.ids.has(frame.id)), [frames, chosen.ids]);
+  const only = held.length === 1 ? held[0] : undefined;
+  const group = held.length > 1 ? wholeGroup(document, held) : undefined;
   const text = only && textOf(document, only.frame)?.text;
   const overset = useSetting(composer, (setting) => (text && setting.fits.get(text.id)?.oversetLines) ?? 0);
 
@@ -76,7 +81,27 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
   const surroundings = { store, composer, format, pages, frames, framesOf, spread, allPages, actions, say, chooseAdded };
   const puttingDown = usePuttingDown(surroundings);
   const picking = usePicking({ ...surroundings, hand });
-  const typing = useTyping(store, composer, hand);
+  const inHand = useTextInHand(store, composer, hand);
+  const wholeText = text?.id;
+  const formatter = useMemo(() => new Formatter(store, inHand, wholeText, say), [store, inHand, wholeText, say]);
+  const [looking, onLook] = useState<string>();
+  const selecting = useSelecting({
+    hand,
+    inHand,
+    store,
+    composer,
+    desk: view,
+    pages,
+    width: format.width,
+    onGo: spread.turn,
+  });
+  /** Brings a caret into sight: its spread, and its place on it. */
+  const followCaret = useLatest((caret: PlacedCaret) => {
+    const page = placedPage(document, caret.page);
+    if (!page) return;
+    if (page.spread !== spread.index) return spread.turn(page.spread);
+    view.reveal(toScreen(view.view, { ...caret.box, x: caret.box.x + page.dx }));
+  });
   const gestures = useHandling({
     hand,
     store,
@@ -91,6 +116,7 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
     onPlaced: (places, how) => actions.move(places, how === MOVE ? 'Move a frame' : 'Size a frame'),
     onShaped: (frame, shape) => actions.put('look', [frame], { shape }),
     onDropped: (carried, target) => void puttingDown.drop(carried, target),
+    onLook: (of) => onLook((now) => (now === of ? undefined : of)),
     onNoRoom: () => say('There is no free room at that place. Move what lies there, or choose an empty stretch.', 'wrong'),
   });
   const goOn = (of = text?.id) => of && puttingDown.goOn(of);
@@ -127,7 +153,7 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
     frames,
     fromMasters,
     /** The chosen frames that are in sight; the one where it is one; its text, and how much of that is over; the group they are. */
-    inHand,
+    held,
     only,
     text,
     overset,
@@ -135,7 +161,14 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
     chooseAdded,
     puttingDown,
     picking,
-    typing,
+    /** The text that is written in. */
+    inHand,
+    formatter,
+    selecting,
+    followCaret,
+    /** The text whose overset is looked at, though the caret is not in it. */
+    looking,
+    onLook,
     gestures,
     goOn,
     pick,

@@ -11,6 +11,8 @@ export interface SpreadInSight {
   readonly count: number;
   readonly pages: readonly PlacedPage[];
   readonly go: (to: number) => void;
+  /** The same, with what is in hand staying there. */
+  readonly turn: (to: number) => void;
 }
 
 /**
@@ -27,14 +29,20 @@ export function useSpreadInSight(
   const [at, setAt] = useState<{ readonly page: string | undefined; readonly spread: number }>({ page: first, spread: 0 });
   const every = useMemo(() => spreads(document), [document]);
   const index = placedPage(document, at.page ?? '')?.spread ?? Math.min(at.spread, every.length - 1);
-  const go = useCallback(
+  const turn = useCallback(
     (to: number) => {
       const list = spreads(store.document);
       const spread = Math.max(0, Math.min(list.length - 1, to));
       setAt({ spread, page: list[spread]![0]!.page.id });
+    },
+    [store],
+  );
+  const go = useCallback(
+    (to: number) => {
+      turn(to);
       onGo();
     },
-    [store, onGo],
+    [turn, onGo],
   );
-  return { index, count: every.length, pages: every[index]!, go };
+  return { index, count: every.length, pages: every[index]!, go, turn };
 }

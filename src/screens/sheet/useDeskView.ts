@@ -7,6 +7,9 @@ import type { FormatRecord } from '@/core/records/index';
 import { useSize } from './useSize';
 import { fitView, toSpread, zoomed, type View } from './view';
 
+/** Pixels of the desk's edge that what is revealed keeps away from. */
+const RIM = 12;
+
 /** The desk as a surface: its size, how the spread is looked at, and what a point of the screen is on the spread. */
 export function useDeskView(pages: readonly PlacedPage[], format: FormatRecord) {
   const ref = useRef<HTMLDivElement>(null);
@@ -53,6 +56,12 @@ export function useDeskView(pages: readonly PlacedPage[], format: FormatRecord) 
     [view],
   );
 
+  const pan = (dx: number, dy: number) =>
+    setChosen((old) => {
+      const from = old?.spread === id ? old.view : fitted;
+      return { spread: id, view: { ...from, tx: from.tx + dx, ty: from.ty + dy } };
+    });
+
   return {
     ref,
     size,
@@ -61,6 +70,20 @@ export function useDeskView(pages: readonly PlacedPage[], format: FormatRecord) 
     bleedBox,
     pointAt,
     fit: useCallback(() => setChosen(undefined), []),
+    /** Goes on in the direction in which the pointer has left the desk. */
+    follow: ({ clientX, clientY }: { clientX: number; clientY: number }) => {
+      const { left, right, top, bottom } = ref.current!.getBoundingClientRect();
+      const beyond = (at: number, from: number, to: number) => Math.max(0, from - at) - Math.max(0, at - to);
+      const [dx, dy] = [beyond(clientX, left, right), beyond(clientY, top, bottom)];
+      if (dx !== 0 || dy !== 0) pan(dx, dy);
+    },
+    /** Brings a box of the desk, pixels, into sight. */
+    reveal: ({ x, y, w, h }: Box) => {
+      const by = (at: number, length: number, room: number) =>
+        at < RIM ? RIM - at : at + length > room - RIM ? room - RIM - at - length : 0;
+      const [dx, dy] = [by(x, w, size.width), by(y, h, size.height)];
+      if (dx !== 0 || dy !== 0) pan(dx, dy);
+    },
     zoomBy: (factor: number) => setChosen({ spread: id, view: zoomed(view, factor, size.width / 2, size.height / 2) }),
   };
 }

@@ -3,7 +3,7 @@ import { composed, mark, oneText, paragraph, paragraphStyle, text } from '../../
 import { prose } from '../../../../tests/support/documents';
 import { mapped, rotation } from '../../geometry/matrix';
 import { paragraphOf } from '../../records/body';
-import { lengthOf } from '../../records/typing';
+import { lengthOf } from '../../editing/places';
 import { caretAt, placeAt, placeBeside } from './caret';
 import { runWidth } from './displayList';
 
@@ -81,14 +81,15 @@ describe('where a caret stands', () => {
     const n = lines().length;
     for (let i = 1; i < n; i++) {
       const before = caretAt(pages, 'text', place)!.box.y;
-      place = placeBeside(pages, 'text', place, 1);
+      place = placeBeside(pages, 'text', place, 1).place;
       expect(caretAt(pages, 'text', place)!.box.y).toBeGreaterThan(before);
     }
     expect(place.paragraph).toBe(3);
-    expect(placeBeside(pages, 'text', place, 1)).toEqual(place);
-    const down = placeBeside(pages, 'text', { paragraph: 0, offset: 10 }, 1);
+    // From the last line down it is the end of the text.
+    expect(placeBeside(pages, 'text', place, 1).place).toEqual({ paragraph: 3, offset: lengthOf(story[3]!) });
+    const down = placeBeside(pages, 'text', { paragraph: 0, offset: 10 }, 1).place;
     expect(Math.abs(caretAt(pages, 'text', down)!.box.x - from.x)).toBeLessThan(4);
-    expect(placeBeside(pages, 'text', down, -1).offset).toBeCloseTo(10, -0.5);
+    expect(placeBeside(pages, 'text', down, -1).place.offset).toBeCloseTo(10, -0.5);
   });
 
   it('is nowhere where no frame shows it', async () => {

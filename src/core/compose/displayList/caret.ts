@@ -1,6 +1,6 @@
+import { inOrder, isBefore, samePlace, type TextPlace, type TextRange } from '../../editing/places';
 import type { Box, Point } from '../../geometry/box';
 import { inverse, mapped, mappedBox } from '../../geometry/matrix';
-import type { TextPlace } from '../../records/typing';
 import { type Line, type PageList, type Run, runWidth, type TextItem } from './displayList';
 
 /** Where a caret stands: a box without width on a page. */
@@ -9,28 +9,52 @@ export interface PlacedCaret {
   readonly box: Box;
 }
 
+/** What is selected on a page: for each stretch of a line the four corners of its area, page coordinates. */
+export interface SelectedArea {
+  readonly page: string;
+  readonly areas: readonly (readonly [Point, Point, Point, Point])[];
+}
+
 interface Found {
   readonly page: string;
   readonly item: TextItem;
+  /** Of the column that the line stands in. */
+  readonly column: Box;
   readonly line: Line;
   readonly paragraph: number;
+  /** The first and last position that the line shows. */
+  readonly from: number;
+  readonly to: number;
 }
 
-/** The lines of a text that are shown, in order. */
-function* linesOf(pages: readonly PageList[], text: string): Generator<Found> {
-  for (const { page, items } of pages) {
+const known = new WeakMap<TextItem, readonly Found[]>();
+
+function linesIn(item: TextItem, page: string): readonly Found[] {
+  let found = known.get(item);
+  if (!found) {
+    const own: Found[] = [];
+    for (const { box, lines, paragraphs } of item.columns)
+      lines.forEach((line, i) => {
+        if (paragraphs[i]! >= 0) own.push({ page, item, column: box, line, paragraph: paragraphs[i]!, ...span(line) });
+      });
+    known.set(item, (found = own));
+  }
+  return found;
+}
+
+/** The lines of a text that are shown, in its own order, which that of pages need not be. */
+function linesOf(pages: readonly PageList[], text: string): readonly Found[] {
+  const parts: (readonly Found[])[] = [];
+  for (const { page, items } of pages)
     for (const item of items) {
       if (item.type !== 'text' || item.text !== text) continue;
-      for (const { lines, paragraphs } of item.columns) {
-        for (let i = 0; i < lines.length; i++) {
-          if (paragraphs[i]! >= 0) yield { page, item, line: lines[i]!, paragraph: paragraphs[i]! };
-        }
-      }
+      const lines = linesIn(item, page);
+      if (lines.length > 0) parts.push(lines);
     }
-  }
+  const first = (lines: readonly Found[]): TextPlace => ({ paragraph: lines[0]!.paragraph, offset: lines[0]!.from });
+  return parts.sort((a, b) => (isBefore(first(a), first(b)) ? -1 : isBefore(first(b), first(a)) ? 1 : 0)).flat();
 }
 
-/** The first and last position that a line shows. */
 function span(line: Line): { from: number; to: number } {
   let from = Infinity;
   let to = -Infinity;
@@ -42,25 +66,32 @@ function span(line: Line): { from: number; to: number } {
   return from <= to ? { from, to } : { from: 0, to: 0 };
 }
 
-/** Where the caret before a position stands; undefined where no frame shows it. */
-export function caretAt(pages: readonly PageList[], text: string, { paragraph, offset }: TextPlace): PlacedCaret | undefined {
-  let last: Found | undefined;
-  for (const found of linesOf(pages, text)) {
+/** Which of a text's lines a place is in; −1 where none shows it. */
+function lineAt(lines: readonly Found[], { paragraph, offset }: TextPlace): number {
+  let last = -1;
+  for (let i = 0; i < lines.length; i++) {
+    const found = lines[i]!;
     if (found.paragraph !== paragraph) {
-      if (last) break;
+      if (last >= 0) break;
       continue;
     }
-    const { from, to } = span(found.line);
     // A place at a line's end, where a space vanished, still belongs to that line.
-    if (last && from > offset) break;
-    last = found;
-    if (offset <= to) break;
+    if (last >= 0 && found.from > offset) break;
+    last = i;
+    if (offset <= found.to) break;
   }
-  if (!last) return undefined;
-  const { line, item } = last;
-  const x = line.x + xOf(line, offset);
+  return last;
+}
+
+/** Where the caret before a position stands; undefined where no frame shows it. */
+export function caretAt(pages: readonly PageList[], text: string, place: TextPlace): PlacedCaret | undefined {
+  const lines = linesOf(pages, text);
+  const found = lines[lineAt(lines, place)];
+  if (!found) return undefined;
+  const { line, item } = found;
+  const x = line.x + xOf(line, place.offset);
   const box = { x, y: line.baseline - line.ascent, w: 0, h: line.ascent + line.descent };
-  return { page: last.page, box: mappedBox(item.transform, box) };
+  return { page: found.page, box: mappedBox(item.transform, box) };
 }
 
 function xOf(line: Line, offset: number): number {
@@ -98,60 +129,128 @@ function widthTo(run: Run, line: Line, position: number): number {
   return x;
 }
 
+/** The position of a line nearest to an x of its own coordinates. */
+function nearest({ line, from, to }: Found, x: number): number {
+  let best = from;
+  let gap = Infinity;
+  for (let offset = from; offset <= to; offset++) {
+    const d = Math.abs(line.x + xOf(line, offset) - x);
+    if (d < gap) [best, gap] = [offset, d];
+  }
+  return best;
+}
+
 /** The position nearest to a point of a page, in the text that has a line nearest to it; undefined where there is none. */
 export function placeAt(list: PageList, point: Point, text?: string): { text: string; place: TextPlace } | undefined {
-  let best: { distance: number; item: TextItem; line: Line; paragraph: number; at: Point } | undefined;
+  let best: { distance: number; found: Found; at: Point } | undefined;
   for (const item of list.items) {
     if (item.type !== 'text' || (text !== undefined && item.text !== text)) continue;
     const at = item.transform ? mapped(inverse(item.transform), point) : point;
-    for (const { lines, paragraphs } of item.columns) {
-      lines.forEach((line, i) => {
-        if (paragraphs[i]! < 0) return;
-        const above = Math.max(line.baseline - line.ascent - at.y, 0, at.y - line.baseline - line.descent);
-        const beside = Math.max(line.x - at.x, 0, at.x - line.x - Math.max(line.natural, 1));
-        const distance = above * 4 + beside;
-        if (!best || distance < best.distance) best = { distance, item, line, paragraph: paragraphs[i]!, at };
-      });
+    for (const found of linesIn(item, list.page)) {
+      const { line } = found;
+      const above = Math.max(line.baseline - line.ascent - at.y, 0, at.y - line.baseline - line.descent);
+      const beside = Math.max(line.x - at.x, 0, at.x - line.x - Math.max(line.natural, 1));
+      const distance = above * 4 + beside;
+      if (!best || distance < best.distance) best = { distance, found, at };
     }
   }
   if (!best) return undefined;
-  const { line, item, paragraph, at } = best;
-  const { from, to } = span(line);
-  let nearest = from;
-  let gap = Infinity;
-  for (let offset = from; offset <= to; offset++) {
-    const d = Math.abs(line.x + xOf(line, offset) - at.x);
-    if (d < gap) [nearest, gap] = [offset, d];
-  }
-  return { text: item.text, place: { paragraph, offset: nearest } };
+  const { found, at } = best;
+  return { text: found.item.text, place: { paragraph: found.paragraph, offset: nearest(found, at.x) } };
 }
 
-/** The place a line further down or up, under or over the same x; the end or beginning of the text where there is none. */
-export function placeBeside(pages: readonly PageList[], text: string, place: TextPlace, by: 1 | -1): TextPlace {
-  const lines = [...linesOf(pages, text)];
-  const caret = caretAt(pages, text, place);
-  if (!caret) return place;
-  const at = lines.findIndex(({ page, line, paragraph, item }) => {
-    const box = mappedBox(item.transform, { x: line.x, y: line.baseline - line.ascent, w: 1, h: 1 });
-    const { from, to } = span(line);
-    return (
-      page === caret.page &&
-      paragraph === place.paragraph &&
-      Math.abs(box.y - caret.box.y) < 0.5 &&
-      place.offset >= from - 1 &&
-      place.offset <= to + 1
-    );
-  });
+/** A place in another line, and how far from the left of its column the way there keeps, points. */
+export interface PlaceBeside {
+  readonly place: TextPlace;
+  readonly goal: number;
+}
+
+/**
+ * The place a line further down or up, under or over the same x. From the first line up it is the beginning of what is
+ * shown, from the last one down its end.
+ *
+ * @param goal what the way keeps to, where it began further back
+ */
+export function placeBeside(pages: readonly PageList[], text: string, place: TextPlace, by: 1 | -1, goal?: number): PlaceBeside {
+  const lines = linesOf(pages, text);
+  const at = lineAt(lines, place);
+  const from = lines[at];
+  if (!from) return { place, goal: goal ?? 0 };
+  const x = goal ?? from.line.x + xOf(from.line, place.offset) - from.column.x;
   const other = lines[at + by];
-  if (at < 0 || !other) return place;
-  const from = lines[at]!;
-  const x = xOf(from.line, place.offset) + from.line.x - from.item.box.x;
-  const { from: first, to } = span(other.line);
-  let nearest = first;
-  let gap = Infinity;
-  for (let offset = first; offset <= to; offset++) {
-    const d = Math.abs(other.line.x + xOf(other.line, offset) - other.item.box.x - x);
-    if (d < gap) [nearest, gap] = [offset, d];
+  if (!other) return { place: { ...place, offset: by > 0 ? from.to : from.from }, goal: x };
+  return { place: { paragraph: other.paragraph, offset: nearest(other, x + other.column.x) }, goal: x };
+}
+
+/** The beginning or end of the line that a place is in. */
+export function lineEdge(pages: readonly PageList[], text: string, place: TextPlace, end: boolean): TextPlace {
+  const lines = linesOf(pages, text);
+  const found = lines[lineAt(lines, place)];
+  return found ? { ...place, offset: end ? found.to : found.from } : place;
+}
+
+/** Of the type's height: how far the area of a line reaches beyond its end where the end of a paragraph is selected. */
+const PARAGRAPH_END = 0.25;
+
+/** What is selected of a text on pages, line by line in the true shapes of lines. */
+export function selectedAreas(pages: readonly PageList[], text: string, range: TextRange): SelectedArea[] {
+  const { from, to } = inOrder(range);
+  if (samePlace(from, to)) return [];
+  const out: SelectedArea[] = [];
+  for (const { page, items } of pages) {
+    const areas: (readonly [Point, Point, Point, Point])[] = [];
+    for (const item of items) {
+      if (item.type !== 'text' || item.text !== text) continue;
+      for (const found of linesIn(item, page)) {
+        if (found.paragraph < from.paragraph || found.paragraph > to.paragraph) continue;
+        const low = found.paragraph === from.paragraph ? from.offset : -1;
+        const high = found.paragraph === to.paragraph ? to.offset : Infinity;
+        const { line } = found;
+        const [top, foot] = [line.baseline - line.ascent, line.baseline + line.descent];
+        for (const [left, right] of stretches(found, low, high)) {
+          const corners = [
+            { x: line.x + left, y: top },
+            { x: line.x + right, y: top },
+            { x: line.x + right, y: foot },
+            { x: line.x + left, y: foot },
+          ] as const;
+          const { transform } = item;
+          areas.push(transform ? (corners.map((corner) => mapped(transform, corner)) as never) : corners);
+        }
+      }
+    }
+    if (areas.length > 0) out.push({ page, areas });
   }
-  return { paragraph: other.paragraph, offset: nearest };
+  return out;
+}
+
+/** Where on a line letters from one position up to another stand, from the line's own x: one stretch, or several where directions mix. */
+function stretches({ line, from, to }: Found, low: number, high: number): [number, number][] {
+  const runs = line.runs.filter((run) => run.from < run.to).sort((a, b) => a.x - b.x);
+  const end = (line.ascent + line.descent) * PARAGRAPH_END;
+  if (runs.length === 0) return low <= from && high === Infinity ? [[0, end]] : [];
+  const out: [number, number][] = [];
+  runs.forEach((run, i) => {
+    const [a, b] = [Math.max(low, run.from), Math.min(high, run.to)];
+    if (a >= b) return;
+    const [one, other] = [run.x + widthTo(run, line, a - run.from), run.x + widthTo(run, line, b - run.from)];
+    let [left, right] = [Math.min(one, other), Math.max(one, other)];
+    // A space is nobody's: it is selected with what stands before it where the selection goes on behind, and the other way round.
+    const next = runs[i + 1];
+    if (next && (run.rightToLeft ? low < run.from : high > run.to)) right = Math.max(right, next.x);
+    const before = runs[i - 1];
+    if (before && (run.rightToLeft ? high > run.to : low < run.from && low > -1))
+      left = Math.min(left, before.x + runWidth(before, line));
+    const last = out.at(-1);
+    if (last && left <= last[1] + 0.01) last[1] = Math.max(last[1], right);
+    else out.push([left, right]);
+  });
+  if (high === Infinity && line.lastOfParagraph && low <= to) {
+    const rightToLeft = runs[0]!.rightToLeft;
+    const edge = rightToLeft ? out[0] : out.at(-1);
+    if (!edge) out.push(rightToLeft ? [runs[0]!.x - end, runs[0]!.x] : [line.natural, line.natural + end]);
+    else if (rightToLeft) edge[0] -= end;
+    else edge[1] += end;
+  }
+  return out;
 }

@@ -1,4 +1,6 @@
 import { paragraphsOf, plainText } from '../../records/body';
+import type { CharacterProperties } from '../../records/characterStyle';
+import type { LocalAttrs, ParagraphAttrs } from '../../records/text';
 import { type Document, all, find } from '../../records/document';
 import { spoken } from '../../records/language';
 import type { Node } from 'prosemirror-model';
@@ -13,8 +15,9 @@ import { PLAIN, styleSheet } from '../../type/styles';
 export function facesOf(document: Document): string[] {
   const ids = new Set<string>();
   const sheet = styleSheet(document);
+  const local = all(document, 'text').flatMap(({ body }) => localIn(body));
   for (const style of [PLAIN, ...sheet.paragraph.values()]) {
-    for (const own of [{}, ...sheet.character.values()]) {
+    for (const own of [{}, ...sheet.character.values(), ...local.filter(asksForFace)]) {
       const { family, weight, italic } = { ...style, ...own };
       for (const heavy of [weight, Math.max(700, weight)]) {
         for (const slant of [italic, !italic]) {
@@ -35,12 +38,36 @@ export function facesOf(document: Document): string[] {
 /** The languages, as BCP 47 tags, that a document's words may be hyphenated in. */
 export function languagesOf(document: Document): string[] {
   const { paragraph, character } = styleSheet(document);
-  const own = [...paragraph.values(), ...character.values()].map(({ language }) => language ?? '');
+  const local = all(document, 'text').flatMap(({ body }) => localIn(body));
+  const own = [...paragraph.values(), ...character.values(), ...local].map(({ language }) => language ?? '');
   return [...new Set([spoken(find(document, 'issue', 'issue')?.language), ...own])];
 }
 
 /** Latin with its accents and usual punctuation: every family has it. */
 const USUAL = /[\u0000-\u024F\u2000-\u206F]+/g;
+
+const asksForFace = ({ family, weight, italic }: Partial<CharacterProperties>): boolean =>
+  family !== undefined || weight !== undefined || italic !== undefined;
+
+const knownLocal = new WeakMap<Node, readonly Partial<CharacterProperties>[]>();
+
+/** What is said by hand in a node, of paragraphs and of letters, each once. */
+function localIn(node: Node): readonly Partial<CharacterProperties>[] {
+  let out = knownLocal.get(node);
+  if (!out) {
+    const own = new Map<string, Partial<CharacterProperties>>();
+    const take = (properties: Partial<CharacterProperties>) => own.set(JSON.stringify(properties), properties);
+    const { local } = node.attrs as ParagraphAttrs;
+    if (local) take(local);
+    for (const mark of node.marks) if (mark.type.name === 'local') take((mark.attrs as LocalAttrs).properties);
+    node.forEach((child) => localIn(child).forEach(take));
+    out = own.size === 0 ? NONE : [...own.values()];
+    if (node.isBlock) knownLocal.set(node, out);
+  }
+  return out;
+}
+
+const NONE: readonly Partial<CharacterProperties>[] = [];
 
 const known = new WeakMap<Node, readonly string[]>();
 

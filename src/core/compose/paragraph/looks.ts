@@ -3,6 +3,7 @@ import type { HyphenLimits } from '../../records/paragraphStyle';
 import { spoken } from '../../records/language';
 import type { Mark } from 'prosemirror-model';
 import type { MarkName } from '../../records/body';
+import type { LocalAttrs } from '../../records/text';
 import { chooseFace, FALLBACKS } from '../../type/catalogue';
 import { hasCharacter } from '../../type/face';
 import type { Shaper } from '../../type/shaper';
@@ -61,6 +62,7 @@ export class Looks {
     return this.#kept(base, JSON.stringify(marks), () => {
       let out = base;
       for (const mark of marks) if (mark.type.name === 'character') out = this.styled(out, mark.attrs['style'] as string);
+      for (const mark of marks) if (mark.type.name === 'local') out = { ...out, ...(mark.attrs as LocalAttrs).properties };
       const has = (name: MarkName) => marks.some((mark) => mark.type.name === name);
       return {
         ...out,

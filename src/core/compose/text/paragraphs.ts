@@ -25,6 +25,7 @@ export class Paragraphs {
   readonly #shaper: Shaper;
   readonly #inks: Inks;
   #known = new WeakMap<Node, Map<string, Known>>();
+  readonly #local = new WeakMap<object, { readonly style: ParagraphProperties; readonly over: ParagraphProperties }>();
   #from: readonly (readonly unknown[])[] = [];
   #sheet: StyleSheet = { paragraph: new Map(), character: new Map() };
   #setting!: Setting;
@@ -68,8 +69,14 @@ export class Paragraphs {
     this.#from = now;
   }
 
+  /** What a paragraph's style says, and what is said of it by hand over that. */
   styleOf(paragraph: Node): ParagraphProperties {
-    return this.#sheet.paragraph.get((paragraph.attrs as ParagraphAttrs).style) ?? PLAIN;
+    const { style: id, local } = paragraph.attrs as ParagraphAttrs;
+    const style = this.#sheet.paragraph.get(id) ?? PLAIN;
+    if (!local) return style;
+    let own = this.#local.get(local);
+    if (own?.style !== style) this.#local.set(local, (own = { style, over: { ...style, ...local } }));
+    return own.over;
   }
 
   /** @throws FaceError when a face it needs has not been loaded */

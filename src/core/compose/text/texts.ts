@@ -11,7 +11,7 @@ import { BlockMaker } from './blocks';
 import type { Inks } from '../displayList/inks';
 import type { Column } from '../frames/column';
 import { runsRightToLeft } from '../paragraph/direction';
-import type { TextItem } from '../displayList/displayList';
+import type { TextColumn, TextItem } from '../displayList/displayList';
 import { fill, type Fillable } from '../column/fill';
 import { countsOf, type Counts, type Fit, fitOf } from './fit';
 import { itemsOf, type SetColumns } from './items';
@@ -30,6 +30,8 @@ export interface SetText {
   readonly items: ReadonlyMap<string, readonly TextItem[]>;
   readonly counts: Counts;
   readonly fit: Fit;
+  /** What no frame shows, where there is any. */
+  readonly beyond: TextColumn | undefined;
 }
 
 /** Times a text is filled anew because a field or a jump line changed with the layout, before it is taken as it is. */
@@ -96,7 +98,10 @@ export class Texts {
     for (const [key, item] of set.items) items.set(key, [item]);
     for (const { key, item } of placed) items.set(key, [...(items.get(key) ?? []), item]);
     const counts = countsOf(filled.blocks, earlier && { blocks: earlier.filled.blocks, counts: earlier.counts });
-    const now: SetText = { list, filled, set, items, counts, fit: fitOf(filled, set.leaves, counts, unsettled) };
+    const fit = fitOf(filled, set.leaves, counts, unsettled);
+    const over = fit.oversetLines > 0 ? set.shares.at(-1) : undefined;
+    const beyond = over?.column.overset ? over.made : undefined;
+    const now: SetText = { list, filled, set, items, counts, fit, beyond };
     this.#kept.set(thread.key, now);
     return now;
   }

@@ -18,8 +18,8 @@ import { frameName } from '@/core/records/kinds/frames';
 
 /** What is chosen, in figures and words, all of it to be changed. */
 export function Detail({ desk }: { desk: Desk }) {
-  const { inHand, frameActions, group } = desk;
-  const [first] = inHand;
+  const { held, frameActions, group } = desk;
+  const [first] = held;
   return (
     <aside
       aria-label="Detail"
@@ -27,18 +27,18 @@ export function Detail({ desk }: { desk: Desk }) {
     >
       {!first ? (
         SURFACES[desk.place.kind]({ desk })
-      ) : inHand.length === 1 ? (
+      ) : held.length === 1 ? (
         <OneFrame key={first.frame.id} desk={desk} each={first} />
       ) : (
         <>
           <GroupChapter
-            count={inHand.length}
+            count={held.length}
             group={group}
             onGroup={frameActions.group}
             onUngroup={frameActions.ungroup}
             onWrap={frameActions.groupWrap}
           />
-          <FrameFields document={desk.document} frames={inHand.map(({ frame }) => frame)} actions={frameActions} />
+          <FrameFields document={desk.document} frames={held.map(({ frame }) => frame)} actions={frameActions} />
         </>
       )}
     </aside>

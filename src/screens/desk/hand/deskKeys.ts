@@ -9,7 +9,7 @@ const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
 
 /** What a key means on the desk before it can be a command's: by what the hand is doing. Gives whether it meant anything. */
 export const deskKeys =
-  (desk: Pick<Desk, 'hand' | 'picking' | 'letGo' | 'inHand' | 'format' | 'actions' | 'frameActions'>) =>
+  (desk: Pick<Desk, 'hand' | 'picking' | 'letGo' | 'held' | 'format' | 'actions' | 'frameActions'>) =>
   (event: KeyboardEvent): boolean => {
     const take = (work: () => void) => {
       event.preventDefault();
@@ -24,15 +24,17 @@ export const deskKeys =
         if (event.key === 'Escape') return take(() => desk.hand.rest());
         return false;
       case 'choosing':
-        if (arrow && desk.inHand.length > 0) return take(() => nudge(desk, arrow, event.shiftKey));
+        if (arrow && desk.held.length > 0) return take(() => nudge(desk, arrow, event.shiftKey));
         if (event.key === 'Escape') return take(desk.letGo);
-        if (event.key === 'Backspace' && desk.inHand.length > 0) return take(desk.frameActions.remove);
+        if (event.key === 'Backspace' && desk.held.length > 0) return take(desk.frameActions.remove);
         return false;
       case 'asking':
       case 'listing':
         if (event.key === 'Escape') return take(() => desk.hand.rest());
         return false;
       case 'typing':
+        // The text itself has its keys before this: this one was pressed in its strip.
+        if (event.key === 'Escape') return take(() => desk.hand.rest());
         return false;
       default:
         // As long as the pointer is held, keys other than Esc mean nothing: what they would mean for is on its way.
@@ -42,14 +44,14 @@ export const deskKeys =
 
 /** Moves what is chosen by a point, or with Shift by a line. */
 function nudge(
-  { inHand, format, actions }: Pick<Desk, 'inHand' | 'format' | 'actions'>,
+  { held, format, actions }: Pick<Desk, 'held' | 'format' | 'actions'>,
   [across, down]: readonly [number, number],
   far: boolean,
 ): void {
   const step = far ? format.baseline.step : 1;
   actions.move(
     new Map(
-      inHand.map(({ frame, page, box }) => [
+      held.map(({ frame, page, box }) => [
         frame.id,
         { on: page.page.id, box: { ...box, x: box.x + across * step, y: box.y + down * step } },
       ]),

@@ -1,6 +1,7 @@
 import { useSyncExternalStore } from 'react';
 import type { Sentence } from '@/client/typesetter';
 import type { Place } from '@/core/actions/frames';
+import type { PlacedCaret } from '@/core/compose/displayList/caret';
 import type { Box } from '@/core/geometry/box';
 import type { Stretch } from '@/core/page/grid';
 import type { PlacedPage } from '@/core/page/pages';
@@ -49,7 +50,8 @@ export type Doing =
   | { readonly doing: 'bending'; readonly frame: string; readonly shape: Shape }
   | { readonly doing: 'carrying'; readonly carry: Carry }
   | ({ readonly doing: 'picking' } & Picking)
-  | { readonly doing: 'typing'; readonly text: string };
+  /** `drop`: where what is selected would come to stand if it were let go now. */
+  | { readonly doing: 'typing'; readonly text: string; readonly drop?: (PlacedCaret & { readonly copy: boolean }) | undefined };
 
 const CHOOSING: Doing = { doing: 'choosing' };
 

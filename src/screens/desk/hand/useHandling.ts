@@ -39,6 +39,8 @@ interface Surroundings {
   readonly onPlaced: (places: ReadonlyMap<string, Place>, how: Pull) => void;
   readonly onShaped: (frame: string, shape: Shape) => void;
   readonly onDropped: (carry: Carry, target: Target) => void;
+  /** A tail was pressed, not dragged. */
+  readonly onLook: (text: string) => void;
   readonly onNoRoom: () => void;
 }
 
@@ -169,6 +171,7 @@ export function useHandling(around: Surroundings) {
       },
       (event) => {
         hand.rest('carrying');
+        if (event && !current && what === 'tail') latest.current.onLook(id);
         if (!event || !current) return;
         if (current.target) latest.current.onDropped(current, current.target);
         else if (latest.current.desk.pointAt(event).inside) latest.current.onNoRoom();

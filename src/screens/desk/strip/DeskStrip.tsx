@@ -6,11 +6,15 @@ import type { Desk } from '../useDesk';
 import { FrameBar } from './FrameBar';
 import { InheritedBar } from './InheritedBar';
 import { ManyBar } from './ManyBar';
+import { TextBar } from '../text/TextBar';
 import { Strip } from './Strip';
+
+/** The letters go on where they were. */
+const backToText = () => window.document.querySelector<HTMLElement>('[data-text-field]')?.focus({ preventScroll: true });
 
 /** What is done most with what is chosen; a hint where nothing is. */
 export function DeskStrip({ desk, commands }: { desk: Desk; commands: ReadonlyMap<string, Command> }) {
-  const { document, only, inHand, chosen, frameActions } = desk;
+  const { document, only, held, chosen, frameActions } = desk;
   const doing = useHand(desk.hand, (now) => (now.doing === 'typing' || now.doing === 'picking' ? now.doing : undefined));
   const { inherited } = chosen;
   const part = () => {
@@ -19,17 +23,34 @@ export function DeskStrip({ desk, commands }: { desk: Desk; commands: ReadonlyMa
     desk.chooseAdded(desk.actions.part(inherited.page.page.id, [inherited.frame.id]));
   };
   return (
-    <Strip
-      hint={
-        doing === 'typing'
-          ? 'You are typing into the text. Press Esc to leave it.'
-          : 'Press a frame to choose it, or drag over empty grid.'
-      }
-    >
-      {only && !doing ? (
-        <FrameBar document={document} frame={only.frame} actions={frameActions} commands={commands} />
-      ) : inHand.length > 1 ? (
-        <ManyBar count={inHand.length} isGroup={desk.group !== undefined} commands={commands} />
+    <Strip hint="Press a frame to choose it, or drag over empty grid.">
+      {doing === 'typing' ? (
+        <TextBar
+          store={desk.store}
+          document={document}
+          formatter={desk.formatter}
+          commands={commands}
+          inHand={desk.inHand}
+          isWriting
+          onDone={backToText}
+        />
+      ) : only && !doing ? (
+        <>
+          <FrameBar document={document} frame={only.frame} actions={frameActions} commands={commands} />
+          {desk.text && (
+            <TextBar
+              store={desk.store}
+              document={document}
+              formatter={desk.formatter}
+              commands={commands}
+              inHand={desk.inHand}
+              isWriting={false}
+              onDone={() => undefined}
+            />
+          )}
+        </>
+      ) : held.length > 1 ? (
+        <ManyBar count={held.length} isGroup={desk.group !== undefined} commands={commands} />
       ) : inherited ? (
         <InheritedBar document={document} inherited={inherited} onPart={part} />
       ) : null}

@@ -74,7 +74,7 @@ export function FrameBar({ document, frame, actions, commands }: FrameBarProps) 
           >
             +
           </button>
-          {tool('enter', <Quote size={14} />, { short: 'Quote' })}
+          {tool('pick', <Quote size={14} />, { short: 'Quote' })}
           {!commands.get('go-on')!.not && tool('go-on', <CornerDownRight size={14} />, { short: 'Continue' })}
         </>
       )}

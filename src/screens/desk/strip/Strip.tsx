@@ -17,7 +17,9 @@ export function StripTools({ label, children }: { label: string; children: React
   return (
     <div
       onPointerDown={(event) => event.stopPropagation()}
-      onKeyDown={(event) => event.key !== 'Escape' && event.stopPropagation()}
+      onKeyDown={(event) =>
+        event.key !== 'Escape' && !event.ctrlKey && !event.metaKey && !event.altKey && event.stopPropagation()
+      }
     >
       <Toolbar aria-label={label} className="flex items-center">
         {children}

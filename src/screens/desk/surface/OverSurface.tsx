@@ -7,24 +7,27 @@ import { CarriedThing } from '@/parts/CarriedThing';
 import { useSetting } from '../../sheet/useSetting';
 import { toScreen } from '../../sheet/view';
 import { type Carry, type Marked, useHand } from '../hand/hand';
-import { TypingCaret } from '../text/TypingCaret';
+import { BeyondPanel } from '../text/BeyondPanel';
+import { Writing } from '../text/Writing';
 import type { Desk } from '../useDesk';
 import { CommandMenu } from '../../frame/commands/CommandMenu';
 import type { Command } from '../../frame/commands/command';
 import { useLatest } from '../../frame/useLatest';
 import { menuPlace, within } from './besideFrame';
 import { StretchMenu } from './StretchMenu';
-import { frameName } from '@/core/records/kinds/frames';
 
 interface OverSurfaceProps {
   readonly desk: Desk;
   /** Of the desk, by id. */
   readonly commands: ReadonlyMap<string, Command>;
+  /** Those that mean something while text is written. */
+  readonly textCommands: readonly Command[];
+  readonly onFiles: (files: File[]) => void;
   readonly onTurn: (how: 'undo' | 'redo') => void;
 }
 
 /** What floats over the desk: what the typesetter says, and what the hand is being asked or told. */
-export function OverSurface({ desk, commands, onTurn }: OverSurfaceProps) {
+export function OverSurface({ desk, commands, textCommands, onFiles, onTurn }: OverSurfaceProps) {
   const { hand, composer } = desk;
   const ready = useSetting(composer, (setting) => setting.ready);
   const trouble = useSetting(composer, (setting) => setting.trouble);
@@ -42,17 +45,8 @@ export function OverSurface({ desk, commands, onTurn }: OverSurfaceProps) {
           {trouble}
         </p>
       )}
-      {now?.doing === 'typing' && (
-        <TypingCaret
-          typing={desk.typing}
-          document={desk.document}
-          composer={composer}
-          pages={desk.spread.pages}
-          view={desk.view.view}
-          name={desk.only ? frameName(desk.document, desk.only.frame) : 'Text'}
-          onTurn={onTurn}
-        />
-      )}
+      {now?.doing === 'typing' && <Writing desk={desk} commands={textCommands} onTurn={onTurn} onFiles={onFiles} />}
+      <BeyondPanel desk={desk} />
       {now?.doing === 'picking' && (
         <p
           role="status"
@@ -81,7 +75,7 @@ const FLOATING: ReadonlySet<string> = new Set(['typing', 'picking', 'asking', 'l
 
 /** What can be done with a frame, and with the spread, in the order of their menus. */
 const MENUS = {
-  frame: ['type', 'enter', 'go-on', 'wrap', 'turn', 'turn-back', 'group', 'ungroup', 'front', 'back', 'remove'],
+  frame: ['enter', 'pick', 'look', 'go-on', 'wrap', 'turn', 'turn-back', 'group', 'ungroup', 'front', 'back', 'remove'],
   spread: ['all', 'bring', 'add', 'fit', 'proof', 'columns', 'baselines'],
 } as const;
 

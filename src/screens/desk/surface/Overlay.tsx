@@ -66,6 +66,12 @@ const Frame = memo(function Frame({ each, isChosen, document, hand, pages, view,
       className="outline-none"
       onPointerDown={(event) => onPress(each, event)}
       onFocus={() => onFocus(each)}
+      onKeyDown={(event) => {
+        // What has the focus but is not chosen any more is chosen again first.
+        if (isChosen || event.key !== 'Enter') return;
+        event.preventDefault();
+        onFocus(each);
+      }}
       onDoubleClick={(event) => onEnter(each, event)}
     />
   );

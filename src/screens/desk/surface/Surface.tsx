@@ -5,8 +5,9 @@ import { isGround } from '@/core/page/ground';
 import { stretchWords } from '@/core/page/grid';
 import { useLatest } from '../../frame/useLatest';
 import { useSetting } from '../../sheet/useSetting';
-import { toSpread } from '../../sheet/view';
-import type { FrameInSight } from '../frames/frameInSight';
+import { toScreen, toSpread } from '../../sheet/view';
+import { type FrameInSight, onSpread, turnOf } from '../frames/frameInSight';
+import { SelectedAreas } from '../text/Selected';
 import { useHand, useInHand } from '../hand/hand';
 import { MOVE } from '../hand/snap';
 import { Threads } from '../text/Threads';
@@ -35,9 +36,16 @@ export function Surface({ desk }: { desk: Desk }) {
         const at = { x: event.clientX - surface.left, y: event.clientY - surface.top };
         hand.take({ doing: 'listing', of: pressed ? 'frame' : 'spread', at });
       }}
+      onMouseDown={(event) => {
+        // A press in the text in hand leaves the focus with it.
+        const frame = (event.target as Element).closest('[data-frame]')?.getAttribute('data-frame');
+        const own = desk.frames.find((each) => each.frame.id === frame);
+        const writing = desk.inHand.now();
+        if (own && writing && textIn(own.frame) === writing.text) event.preventDefault();
+      }}
       onPointerDown={(event) => {
         if (event.button !== 0) return;
-        hand.rest('asking');
+        hand.rest('asking', 'typing');
         gestures.markOut(event, desk.letGo);
       }}
     >
@@ -57,7 +65,8 @@ export function Surface({ desk }: { desk: Desk }) {
             onTail={(of, event) => gestures.carryOver('tail', of, event)}
             onTailKey={desk.goOn}
           />
-          {desk.inHand.map((each) => (
+          <Marked desk={desk} />
+          {desk.held.map((each) => (
             <Held key={each.frame.id} desk={desk} each={each} />
           ))}
           <Stretch desk={desk} />
@@ -84,9 +93,11 @@ function Resting({ desk }: { desk: Desk }) {
     });
   });
   const pressFrame = useLatest((each: FrameInSight, event: ReactPointerEvent) => {
+    const writing = desk.inHand.now();
+    if (writing && textIn(each.frame) === writing.text) return desk.selecting.press(event);
     if (event.button !== 0 || event.altKey) return;
     event.stopPropagation();
-    hand.rest('asking', 'picking');
+    hand.rest('asking', 'picking', 'typing');
     const { id: pressed, group: of } = each.frame;
     // Ground is chosen by a press; a drag over it marks out.
     if (isGround(format, each.box) && !chosen.ids.has(pressed)) return gestures.markOut(event, () => chosen.choose([pressed]));
@@ -136,7 +147,43 @@ export async function typeAt(
   const surface = desk.view.ref.current?.getBoundingClientRect();
   const point = event && surface && toSpread(desk.view.view, event.clientX - surface.left, event.clientY - surface.top);
   const found = point && (await desk.composer.placeAt(page.page.id, { x: point.x - page.dx, y: point.y }, text));
-  desk.typing.begin(text, found?.place ?? { paragraph: 0, offset: 0 });
+  if (found) desk.inHand.begin(text, { anchor: found.place, head: found.place });
+  // A frame that the text does not reach shows none of it: it goes on at its end.
+  else desk.inHand.beginAtEnd(text);
+}
+
+/** What is selected of the text in hand, and the rims of the frames it is in. */
+function Marked({ desk: { composer, hand, spread, frames, view } }: { desk: Desk }) {
+  const areas = useSetting(composer, (setting) => setting.selection.areas);
+  const writing = useHand(hand, (now) => (now.doing === 'typing' ? now.text : undefined));
+  if (writing === undefined) return null;
+  return (
+    <g pointerEvents="none">
+      {spread.pages.map(({ page, dx }) => {
+        const own = areas.find((each) => each.page === page.id);
+        return own && <SelectedAreas key={page.id} areas={own.areas} view={view.view} dx={dx} />;
+      })}
+      {frames
+        .filter(({ frame }) => textIn(frame) === writing)
+        .map((each) => {
+          const { x, y, w, h } = toScreen(view.view, onSpread(each));
+          return (
+            <rect
+              key={each.frame.id}
+              x={x - 2}
+              y={y - 2}
+              width={w + 4}
+              height={h + 4}
+              transform={turnOf(each.frame, { x, y, w, h })}
+              fill="none"
+              stroke="var(--mark)"
+              strokeWidth={2}
+              data-writing={each.frame.id}
+            />
+          );
+        })}
+    </g>
+  );
 }
 
 /** The sentences that one is picked from. */

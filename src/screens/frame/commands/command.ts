@@ -21,7 +21,7 @@ export const command = (
 /** The key of a command, to be said behind its name. */
 export const keysIn = ({ keys }: Command): string => (keys ? ` (${keys})` : '');
 
-type Press = Pick<KeyboardEvent, 'key' | 'ctrlKey' | 'metaKey' | 'shiftKey' | 'altKey'>;
+type Press = Pick<KeyboardEvent, 'key' | 'ctrlKey' | 'metaKey' | 'shiftKey' | 'altKey'> & { readonly code?: string };
 
 /** Whether a key press is a command's shortcut. */
 export function matches(keys: string | undefined, event: Press): boolean {
@@ -31,9 +31,11 @@ export function matches(keys: string | undefined, event: Press): boolean {
   const wantsCtrl = parts.includes('Ctrl');
   const wantsShift = parts.includes('Shift');
   const held = event.ctrlKey || event.metaKey;
-  if (held !== wantsCtrl || event.altKey) return false;
+  if (held !== wantsCtrl || event.altKey !== parts.includes('Alt')) return false;
   // A sign that needs Shift on some keyboards is the sign, however it is typed.
   if (key.length === 1 && /[a-z]/i.test(key) && event.shiftKey !== wantsShift) return false;
+  // With Alt some keyboards type another letter: the key itself is meant.
+  if (event.altKey && /^[a-z]$/i.test(key)) return event.code === `Key${key.toUpperCase()}`;
   return event.key.toLowerCase() === (key === 'Space' ? ' ' : key.toLowerCase());
 }
 

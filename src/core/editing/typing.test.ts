@@ -2,8 +2,9 @@ import type { Node } from 'prosemirror-model';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { cellOf, mark, paragraph, tableOf, text } from '../../../tests/support/composed';
-import { checkBody, docOf, paragraphsOf, plainText, stepped, stepsBetween } from './body';
-import { deleteAt, lengthOf, restyled, steppedPlace, type TextPlace, typeField, typeWords } from './typing';
+import { deleteAt, restyled, typeField, typeWords } from '../../../tests/support/typing';
+import { checkBody, docOf, paragraphsOf, plainText, stepped, stepsBetween } from '../records/body';
+import { lengthOf, steppedPlace, type TextPlace } from './places';
 
 const doc = (...content: Node[]): Node => docOf(content);
 const words = (body: Node) => paragraphsOf(body).map(plainText);

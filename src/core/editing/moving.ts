@@ -1,0 +1,53 @@
+import { Fragment, type Node, type Slice, Slice as SliceOf } from 'prosemirror-model';
+import { type EditorState, TextSelection, type Transaction } from 'prosemirror-state';
+import { positionOf, type TextPlace } from './places';
+import type { TextCommand } from './typing';
+
+/** Puts a slice in at a position, and selects it. */
+function putIn(tr: Transaction, from: number, to: number, slice: Slice): Transaction {
+  const before = tr.steps.length;
+  tr.replaceRange(from, to, slice);
+  const map = tr.mapping.slice(before);
+  const [start, end] = [map.map(from, -1), map.map(to, 1)];
+  return tr.setSelection(TextSelection.between(tr.doc.resolve(start), tr.doc.resolve(end)));
+}
+
+/** What is selected, as it would stand elsewhere. */
+export const selectedSlice = ({ selection }: EditorState): Slice => selection.content();
+
+/**
+ * Moves what is selected to another place of the same text, where it stays selected.
+ * @returns undefined where that is in what is selected
+ */
+export const moveTo =
+  (place: TextPlace, copy = false): TextCommand =>
+  (state) => {
+    const { from, to, empty } = state.selection;
+    const target = positionOf(state.doc, place);
+    if (empty || (target >= from && target <= to)) return undefined;
+    const slice = selectedSlice(state);
+    const { tr } = state;
+    if (!copy) tr.deleteSelection();
+    const at = tr.mapping.map(target);
+    return putIn(tr, at, at, slice);
+  };
+
+/** Puts a slice of another text in at the selection, where it stays selected. */
+export const takeIn =
+  (slice: Slice): TextCommand =>
+  (state) => {
+    if (slice.size === 0) return undefined;
+    const { from, to } = state.selection;
+    return putIn(state.tr, from, to, slice);
+  };
+
+/** Blocks in the place of what is selected; the caret is behind them. A single paragraph joins the one it comes into. */
+export const pasteBlocks =
+  (blocks: readonly Node[]): TextCommand =>
+  (state) => {
+    const [first, last] = [blocks[0], blocks.at(-1)];
+    if (!first || !last) return undefined;
+    const open = (node: Node) => (node.type.name === 'paragraph' ? 1 : 0);
+    const tr = takeIn(new SliceOf(Fragment.fromArray([...blocks]), open(first), open(last)))(state)!;
+    return tr.setSelection(TextSelection.near(tr.doc.resolve(tr.selection.to), -1));
+  };

@@ -1,0 +1,198 @@
+'use client';
+
+import { EditorView } from 'prosemirror-view';
+import { type FocusEvent, useEffect, useRef } from 'react';
+import { TextSelection } from 'prosemirror-state';
+import { indentList } from '@/core/editing/formatting';
+import { paragraphIn, typeLineBreak, typeWords } from '@/core/editing/typing';
+import type { Box } from '@/core/geometry/box';
+import type { Document } from '@/core/records/document';
+import { type Command, matches } from '../../frame/commands/command';
+import type { Say } from '../../frame/useNotices';
+import { useLatest } from '../../frame/useLatest';
+import { pasting, plainOf, serializer, tooMuch } from './clipboard';
+import type { TextInHand, Way } from './textInHand';
+
+interface TextFieldProps {
+  readonly inHand: TextInHand;
+  readonly document: Document;
+  readonly name: string;
+  /** Where the caret stands, pixels of the desk: what an input method shows stands there too. */
+  readonly at: Box | undefined;
+  readonly commands: readonly Command[];
+  readonly say: Say;
+  readonly onTurn: (how: 'undo' | 'redo') => void;
+  readonly onFiles: (files: File[]) => void;
+}
+
+/** Lines that Page up and Page down go. */
+const FAR = 24;
+
+/** Where the caret goes by a key; undefined for keys that do not move it. */
+function wayOf({ key, ctrlKey, metaKey, altKey }: KeyboardEvent): Way | undefined {
+  const far = ctrlKey || metaKey;
+  if (altKey) return undefined;
+  switch (key) {
+    case 'ArrowLeft':
+    case 'ArrowRight':
+      return { by: far ? 'word' : 'letter', to: key === 'ArrowLeft' ? -1 : 1 };
+    case 'ArrowUp':
+    case 'ArrowDown':
+      return { by: 'line', to: key === 'ArrowUp' ? -1 : 1 };
+    case 'PageUp':
+    case 'PageDown':
+      return { by: 'line', to: key === 'PageUp' ? -FAR : FAR };
+    case 'Home':
+    case 'End':
+      return { by: far ? 'text' : 'lineEdge', to: key === 'Home' ? -1 : 1 };
+    default:
+      return undefined;
+  }
+}
+
+/**
+ * The field behind the caret. It holds the text in hand as a browser's own editable text, which nobody sees: letters, input
+ * methods, dictation, the clipboard and screen readers find there what they need; what is seen is set by the typesetter.
+ */
+export function TextField({ inHand, document, name, at, commands, say, onTurn, onFiles }: TextFieldProps) {
+  const place = useRef<HTMLDivElement>(null);
+  const latest = useRef({ document, say, onFiles });
+  useEffect(() => {
+    latest.current = { document, say, onFiles };
+  });
+  const key = useLatest((event: KeyboardEvent): boolean => onKey(inHand, commands, onTurn, event));
+
+  useEffect(() => {
+    const first = inHand.now();
+    if (!first) return;
+    let plain = false;
+    const view = new EditorView(place.current!, {
+      state: first.state,
+      attributes: { role: 'textbox', 'aria-multiline': 'true', 'aria-label': name, spellcheck: 'false', 'data-text-field': '' },
+      dispatchTransaction: (tr) => {
+        const how = tr.getMeta('uiEvent') as string | undefined;
+        inHand.take(tr, how === 'cut' ? 'Cut' : 'Type');
+      },
+      handleKeyDown: (_, event) => {
+        plain = event.shiftKey;
+        return key(event);
+      },
+      handleDOMEvents: {
+        beforeinput: (own, event) => {
+          // Plain letters never reach the field: it would be laid out anew for each of them before their line is.
+          if (own.composing || event.inputType !== 'insertText' || event.data === null) return false;
+          event.preventDefault();
+          inHand.words(event.data);
+          return true;
+        },
+      },
+      handleTextInput: (own, from, to, words) => {
+        if (own.composing) return false;
+        const before = own.state.apply(own.state.tr.setSelection(TextSelection.create(own.state.doc, from, to)));
+        const tr = typeWords(words, inHand.following)(before);
+        if (tr) inHand.take(tr);
+        return true;
+      },
+      clipboardTextSerializer: plainOf,
+      clipboardSerializer: serializer(latest.current.document),
+      handlePaste: (_, event, slice) => {
+        const data = event.clipboardData;
+        if (!data) return false;
+        const pasted = { html: data.getData('text/html'), plain: data.getData('text/plain'), slice };
+        if (data.files.length > 0 && pasted.plain === '') {
+          latest.current.onFiles([...data.files]);
+          return true;
+        }
+        const why = tooMuch(pasted);
+        if (why) latest.current.say(why, 'wrong');
+        else inHand.run(pasting(latest.current.document, pasted, plain), 'Paste');
+        return true;
+      },
+      // What is dragged is dragged on the page.
+      handleDrop: () => true,
+    });
+    view.focus();
+    const stop = inHand.subscribe(() => {
+      const now = inHand.now();
+      if (now && now.state !== view.state) view.updateState(now.state);
+    });
+    return () => {
+      stop();
+      view.destroy();
+    };
+  }, [inHand, name, key]);
+
+  return (
+    <div
+      ref={place}
+      className="text-field"
+      style={{ left: at?.x ?? 0, top: at?.y ?? 0, height: Math.max(1, at?.h ?? 1) }}
+      onBlur={(event) => {
+        if (!staysInHand(event)) inHand.leave();
+      }}
+    />
+  );
+}
+
+/** The text is left when something else of the work is turned to; whoever looks into another window, or opens a menu or a dialog, comes back to it. */
+export function staysInHand({ relatedTarget }: FocusEvent): boolean {
+  const to = (relatedTarget ?? window.document.activeElement) as Element | null;
+  if (!window.document.hasFocus()) return true;
+  return to?.closest('[data-text-field], [data-text-tools], [role=dialog], [role=menu], [role=listbox]') != null;
+}
+
+function onKey(
+  inHand: TextInHand,
+  commands: readonly Command[],
+  onTurn: TextFieldProps['onTurn'],
+  event: KeyboardEvent,
+): boolean {
+  if (event.isComposing) return false;
+  const done = () => {
+    event.preventDefault();
+    event.stopPropagation();
+    return true;
+  };
+  const held = event.ctrlKey || event.metaKey;
+  const letter = event.key.toLowerCase();
+  if (held && !event.altKey && (letter === 'z' || letter === 'y')) {
+    inHand.rest();
+    onTurn(letter === 'y' || event.shiftKey ? 'redo' : 'undo');
+    return done();
+  }
+  const way = wayOf(event);
+  if (way) {
+    inHand.move(way, event.shiftKey);
+    return done();
+  }
+  const found = commands.find(({ keys, not }) => !not && keys !== 'Enter' && matches(keys, event));
+  if (found) {
+    found.run();
+    return done();
+  }
+  switch (event.key) {
+    case 'Escape':
+      inHand.leave();
+      return done();
+    case 'Backspace':
+    case 'Delete':
+      inHand.erase(event.key === 'Backspace', held ? 'word' : 'letter');
+      return done();
+    case 'Enter':
+      if (event.shiftKey) inHand.run(typeLineBreak);
+      else inHand.part();
+      return done();
+    case 'Tab': {
+      const now = inHand.now();
+      const isList = now && paragraphIn(now.state).attrs['list'] !== undefined;
+      if (isList) inHand.run(indentList(event.shiftKey ? -1 : 1), 'Change the list');
+      else if (!event.shiftKey) inHand.run(typeWords('\t'));
+      return done();
+    }
+  }
+  if (held && letter === 'a') {
+    inHand.selectAll();
+    return done();
+  }
+  return false;
+}

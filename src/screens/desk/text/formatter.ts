@@ -1,0 +1,84 @@
+import { EditorState } from 'prosemirror-state';
+import { useMemo } from 'react';
+import type { DeskStore } from '@/client/deskStore';
+import { type SelectedText, styleFromText, styleToWhatIsHere } from '@/core/actions/textStyles';
+import { type Formatting, formattingOf } from '@/core/editing/formatting';
+import { everything, selectionOf } from '@/core/editing/places';
+import type { TextCommand } from '@/core/editing/typing';
+import type { Diff } from '@/core/records/diff';
+import { all, find } from '@/core/records/document';
+import { type StyleSheet, styleSheet } from '@/core/type/styles';
+import type { Say } from '../../frame/useNotices';
+import { type TextInHand, useInHandNow } from './textInHand';
+
+/** Formats what is selected in the text in hand; all of a text, where its frame is chosen. */
+export class Formatter {
+  readonly #store: DeskStore;
+  readonly #inHand: TextInHand;
+  readonly #whole: string | undefined;
+  readonly #say: Say;
+
+  /** @param whole the text of the one frame that is chosen */
+  constructor(store: DeskStore, inHand: TextInHand, whole: string | undefined, say: Say) {
+    this.#store = store;
+    this.#inHand = inHand;
+    this.#whole = whole;
+    this.#say = say;
+  }
+
+  selected(): SelectedText | undefined {
+    const writing = this.#inHand.now();
+    if (writing) return writing;
+    const body = find(this.#store.document, 'text', this.#whole)?.body;
+    return (
+      body && { text: this.#whole!, state: EditorState.create({ doc: body, selection: selectionOf(body, everything(body)) }) }
+    );
+  }
+
+  sheet(): StyleSheet {
+    return styleSheet(this.#store.document);
+  }
+
+  run(command: TextCommand, label: string): void {
+    if (this.#inHand.now()) return this.#inHand.run(command, label);
+    const selected = this.selected();
+    const tr = selected && command(selected.state);
+    if (!tr?.docChanged) return;
+    this.#store.type(label, selected!.text, tr.steps);
+    this.#store.rest();
+  }
+
+  /** Makes the style what is formatted by hand here. */
+  toStyle(): void {
+    try {
+      this.#act('Change a style', (selected) => styleToWhatIsHere(this.#store.document, selected));
+    } catch (error) {
+      this.#say((error as Error).message, 'wrong');
+    }
+  }
+
+  /** Makes a style of what is formatted here. @throws ActionError with a sentence where it cannot be called so */
+  newStyle(name: string): void {
+    this.#act('Add a style', (selected) => styleFromText(this.#store.document, selected, name));
+  }
+
+  #act(label: string, action: (selected: SelectedText) => Diff): void {
+    this.#inHand.rest();
+    const selected = this.selected();
+    if (selected) this.#store.do(label, action(selected));
+  }
+}
+
+/** How what would be formatted is formatted now; undefined where there is no text to be. */
+export function useFormatting(formatter: Formatter, store: DeskStore, inHand: TextInHand): Formatting | undefined {
+  const writing = useInHandNow(inHand);
+  const { document } = store;
+  const [paragraphs, characters] = [all(document, 'paragraphStyle'), all(document, 'characterStyle')];
+  // Of the document only its styles matter, and of the text in hand what is selected.
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  const sheet = useMemo(() => styleSheet(document), [paragraphs, characters]);
+  const selected = writing ?? formatter.selected();
+  const key = writing?.state ?? selected?.state.doc;
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  return useMemo(() => selected && formattingOf(selected.state, sheet), [key, sheet]);
+}

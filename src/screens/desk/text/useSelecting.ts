@@ -1,0 +1,167 @@
+'use client';
+
+import { type PointerEvent as ReactPointerEvent, useEffect, useRef } from 'react';
+import type { ComposerClient } from '@/client/composerClient';
+import type { PlaceIn } from '@/client/typesetter';
+import { joined, paragraphAt, rangeOf, type TextPlace, type TextRange, wordAt } from '@/core/editing/places';
+import type { PlacedPage } from '@/core/page/pages';
+import { followPointer, hasWandered } from '@/parts/followPointer';
+import type { DeskView } from '../../sheet/useDeskView';
+import type { Hand } from '../hand/hand';
+import { isInAreas } from './Selected';
+import { moveSelected } from './moveSelected';
+import type { TextInHand } from './textInHand';
+import type { DeskStore } from '@/client/deskStore';
+
+/** Presses within so many milliseconds of one another are one after another. */
+const AGAIN = 400;
+
+interface Around {
+  readonly hand: Hand;
+  readonly inHand: TextInHand;
+  readonly store: DeskStore;
+  readonly composer: ComposerClient;
+  readonly desk: DeskView;
+  readonly pages: readonly PlacedPage[];
+  readonly width: number;
+  readonly onGo: (spread: number) => void;
+}
+
+/** A point of a page or of the sheet of overset, under the pointer. */
+type PointOf = (event: { clientX: number; clientY: number }) => { page: string; x: number; y: number } | undefined;
+
+/** Selecting text by the pointer, and moving what is selected. */
+export function useSelecting(around: Around) {
+  const latest = useRef(around);
+  useEffect(() => {
+    latest.current = around;
+  });
+  const last = useRef({ time: 0, x: 0, y: 0, count: 0 });
+
+  /** How many presses there have been at about the same place, one after another: 1 to 3. */
+  const count = (event: { clientX: number; clientY: number; timeStamp: number }): number => {
+    const { time, x, y, count: before } = last.current;
+    const again = event.timeStamp - time < AGAIN && Math.hypot(event.clientX - x, event.clientY - y) < 5;
+    const now = again ? (before % 3) + 1 : 1;
+    last.current = { time: event.timeStamp, x: event.clientX, y: event.clientY, count: now };
+    return now;
+  };
+
+  /** The point of a page of the spread that is nearest to the pointer. */
+  const onSpread: PointOf = (event) => {
+    const { desk, pages, width } = latest.current;
+    const point = desk.pointAt(event);
+    const page =
+      pages.find(({ dx }) => point.x >= dx && point.x <= dx + width) ?? (point.x < pages[0]!.dx ? pages[0] : pages.at(-1));
+    return page && { page: page.page.id, x: point.x - page.dx, y: point.y };
+  };
+
+  const placeAt = async (point: ReturnType<PointOf>, text?: string): Promise<PlaceIn | undefined> =>
+    point && latest.current.composer.placeAt(point.page, point, text);
+
+  /**
+   * A press in the text in hand: the caret goes there, and what the pointer then passes is selected; two presses take words,
+   * three paragraphs. Pressed in what is selected, a drag moves that.
+   */
+  const press = (start: ReactPointerEvent, pointOf: PointOf = onSpread) => {
+    const { inHand, composer } = latest.current;
+    const now = inHand.now();
+    if (!now || start.button !== 0) return;
+    start.stopPropagation();
+    const times = count(start);
+    const point = pointOf(start);
+    if (times === 1 && !start.shiftKey && point && isInAreas(composer.setting().selection, point.page, point))
+      return moveIt(start, pointOf);
+    const unit = (place: TextPlace): TextRange => {
+      const { doc } = inHand.now()!.state;
+      if (times === 2) return wordAt(doc, place, inHand.language);
+      return times === 3 ? paragraphAt(doc, place) : { anchor: place, head: place };
+    };
+    let first: TextRange | undefined;
+    // Of the places that the pointer passes only the newest is asked for: the typesetter answers one at a time.
+    let asking = false;
+    let next: ReturnType<PointOf>;
+    const seek = async () => {
+      if (asking) return;
+      asking = true;
+      while (next) {
+        const at = next;
+        next = undefined;
+        const found = await placeAt(at, now.text);
+        if (!found || inHand.now()?.text !== now.text) continue;
+        const own = unit(found.place);
+        if (!first) {
+          first = start.shiftKey ? { anchor: rangeOf(inHand.now()!.state).anchor, head: found.place } : own;
+          inHand.select(first);
+        } else if (start.shiftKey || times === 1) inHand.select({ anchor: first.anchor, head: found.place });
+        else inHand.select(joined(first, own));
+      }
+      asking = false;
+    };
+    next = point;
+    void seek();
+    followPointer(
+      (event) => {
+        if (!hasWandered(start, event)) return;
+        follow(event);
+        next = pointOf(event);
+        void seek();
+      },
+      () => undefined,
+    );
+  };
+
+  /** The view goes with the pointer: to the spread of a cell of the page line, and on beyond the desk's edge. */
+  const follow = (event: PointerEvent) => {
+    const { desk, onGo } = latest.current;
+    const cell = window.document.elementFromPoint(event.clientX, event.clientY)?.closest('[data-spread]');
+    if (cell) return onGo(Number(cell.getAttribute('data-spread')));
+    desk.follow(event);
+  };
+
+  /** Drags what is selected to where it is let go, shown there before; with Ctrl or Alt a copy. A press without a drag sets the caret. */
+  const moveIt = (start: ReactPointerEvent, pointOf: PointOf) => {
+    const { inHand, composer, hand, store } = latest.current;
+    const { text } = inHand.now()!;
+    let target: PlaceIn | undefined;
+    let wandered = false;
+    let asking = false;
+    let next: ReturnType<PointOf>;
+    const seek = async (copy: boolean) => {
+      if (asking) return;
+      asking = true;
+      while (next) {
+        const at = next;
+        next = undefined;
+        target = await placeAt(at);
+        const caret = target && (await composer.caretAt(target.text, target.place));
+        const now = hand.now();
+        if (wandered && now.doing === 'typing') hand.take({ ...now, drop: caret && { ...caret, copy } });
+      }
+      asking = false;
+    };
+    const isCopy = (event: PointerEvent) => event.ctrlKey || event.metaKey || event.altKey;
+    followPointer(
+      (event) => {
+        if (!wandered && !hasWandered(start, event)) return;
+        wandered = true;
+        follow(event);
+        next = onSpread(event);
+        void seek(isCopy(event));
+      },
+      (event) => {
+        const now = hand.now();
+        if (now.doing === 'typing') hand.take({ doing: 'typing', text: now.text });
+        if (!event) return;
+        if (wandered) {
+          // Where it is let go is what counts, though the typesetter may still be at a place before.
+          void placeAt(onSpread(event)).then((at) => at && moveSelected(store, inHand, at, isCopy(event)));
+          return;
+        }
+        void placeAt(pointOf(start), text).then((at) => at && inHand.select({ anchor: at.place, head: at.place }));
+      },
+    );
+  };
+
+  return { press };
+}
