@@ -58,8 +58,11 @@ const wordAt = async (word: string, edge: 0 | 1 = 0): Promise<Spot> => {
   );
 };
 
+const left = () => desk.until('the text is left', () => !document.querySelector('[data-typing], [data-caret]'));
+
 async function into(word: string): Promise<void> {
   await desk.press('Escape');
+  await left();
   const spot = await wordAt(word);
   await desk.page.mouse.click(spot.x, spot.y, { count: 2 });
   await desk.page.waitForSelector('[data-caret]');
@@ -109,7 +112,7 @@ describe('selecting', () => {
     await desk.page.mouse.click(spot.x - 20, spot.y + 30);
     await desk.page.mouse.click(spot.x + 4, spot.y, { count: 2 });
     await isSelected('forgotten');
-    await desk.page.mouse.click(spot.x + 4, spot.y);
+    await desk.page.mouse.click(spot.x + 4, spot.y, { count: 3 });
     await desk.until('a paragraph is selected', () => window.getSelection()!.toString().length > 100);
     const own = (await words()).find((each) => each.includes('forgotten.'))!;
     expect((await selectedWords()).replace(/\s+/g, ' ')).toBe(own.replace(/\s+/g, ' '));
@@ -122,7 +125,13 @@ describe('selecting', () => {
     await desk.press('Control', 'Shift', 'ArrowRight');
     await isSelected('forgotten');
     await desk.press('ArrowLeft');
+    const word = await wordAt('forgotten.');
     await desk.press('Home');
+    await desk.until(
+      'it is left of the word',
+      (x: number) => document.querySelector('[data-caret]')!.getBoundingClientRect().x < x - 5,
+      word.x,
+    );
     const caret = () => desk.box('[data-caret]');
     const home = await caret();
     await desk.press('Shift', 'End');
@@ -187,7 +196,7 @@ describe('outside a text', () => {
     await desk.press('Enter');
     await desk.page.waitForSelector('[data-caret]');
     await desk.press('Escape');
-    await desk.until('the text is left', () => !document.querySelector('[data-typing]'));
+    await left();
   });
 });
 
@@ -376,6 +385,8 @@ describe('the overset', () => {
     await desk.until('a word there is selected', () => window.getSelection()!.toString().length > 0);
     await desk.press('Control', 'z');
     await desk.press('Escape');
+    await left();
+    await desk.until('the overset is put away', () => !document.querySelector('[data-beyond]'));
     // A press on the tail looks at it too, and again puts it away.
     const tail = await desk.middle('[data-tail] rect:last-of-type');
     await desk.page.mouse.click(tail.x, tail.y);

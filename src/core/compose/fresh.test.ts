@@ -1,4 +1,7 @@
-import { docOf, paragraphsOf } from '@/core/records/body';
+import { docOf, markOf, paragraphsOf } from '@/core/records/body';
+import { bodySchema } from '@/core/records/bodySchema';
+import { positionOf, type TextPlace } from '@/core/editing/places';
+import type { Node } from 'prosemirror-model';
 import { describe, expect, it } from 'vitest';
 import { paragraph } from '../../../tests/support/composed';
 import { baseRecords, document, textFrame, textRecord, flawOf } from '../../../tests/support/documents';
@@ -12,7 +15,7 @@ import { done } from '../records/rebase';
 import { BOX, everything as records } from '../../../tests/support/everything';
 import { SCHEMAS } from '../records/schemas';
 import { readDocument, stored } from '../records/stored';
-import { deleteAt, restyled, typeField, typeWords } from '../../../tests/support/typing';
+import { at, deleteAt, restyled, type Typed, typeField, typeWords } from '../../../tests/support/typing';
 import { Composer, type Composed } from './composer';
 import { facesOf } from './paragraph/faces';
 
@@ -53,6 +56,27 @@ const some = (values: readonly unknown[]): unknown[] => {
 };
 
 const copied = (doc: Document): Document => readDocument(structuredClone([...doc.records.values()].map(stored)));
+
+/** Formatting by hand, of a whole paragraph or of some letters. */
+function formattedAt(body: Node, place: TextPlace, what: number): Typed | undefined {
+  const { tr } = at(body, place);
+  const before = positionOf(body, { ...place, offset: 0 }) - 1;
+  const end = before + 1 + paragraphsOf(body)[place.paragraph]!.content.size;
+  const from = positionOf(body, place);
+  const local = [
+    { size: 14, leading: 17 },
+    { align: 'left' as const, tracking: 30 },
+    undefined,
+    { letterCase: 'upper' as const },
+  ][what];
+  if (what === 1) tr.setNodeAttribute(before, 'local', local);
+  else if (what === 2) tr.setNodeAttribute(before, 'local', undefined).removeMark(from, end, bodySchema.marks['local']!);
+  else if (from < end) {
+    const { leading: _, ...properties } = { leading: 0, ...local };
+    tr.addMark(from, end, markOf('local', { properties }));
+  }
+  return { steps: tr.steps, caret: place };
+}
 
 describe('composing again', () => {
   const doc = document(...records);
@@ -133,7 +157,7 @@ describe('composing again', () => {
       const list = paragraphsOf(body);
       const paragraph = next(list.length);
       const place = { paragraph, offset: next(list[paragraph]!.content.size + 1) };
-      const what = next(7);
+      const what = next(8);
       const typed =
         what < 3
           ? typeWords(body, place, ['wind ', 'é', 'an easterly\n'][what]!)
@@ -143,10 +167,12 @@ describe('composing again', () => {
               ? deleteAt(body, { paragraph, offset: 0 }, true)
               : what === 5
                 ? typeField(body, place, 'folio')
-                : restyled(body, place, {
-                    style: ['body', 'lead', 'head'][next(3)]!,
-                    startIn: next(4) === 0 ? 'column' : undefined,
-                  });
+                : what === 7
+                  ? formattedAt(body, place, next(4))
+                  : restyled(body, place, {
+                      style: ['body', 'lead', 'head'][next(3)]!,
+                      startIn: next(4) === 0 ? 'column' : undefined,
+                    });
       if (!typed) continue;
       now = applied(now, typing('text', done(body, typed.steps)));
       expect(drawn(composer.compose(now)), `step ${i}`).toEqual(drawn(new Composer(shaper).compose(copied(now))));

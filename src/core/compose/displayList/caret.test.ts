@@ -1,10 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { composed, mark, oneText, paragraph, paragraphStyle, text } from '../../../../tests/support/composed';
+import { composed, mark, rightOf, oneText, paragraph, paragraphStyle, text } from '../../../../tests/support/composed';
 import { prose } from '../../../../tests/support/documents';
 import { mapped, rotation } from '../../geometry/matrix';
 import { paragraphOf } from '../../records/body';
 import { lengthOf } from '../../editing/places';
-import { caretAt, placeAt, placeBeside } from './caret';
+import { beyondList, beyondOf } from './beyond';
+import { caretAt, lineEdge, placeAt, placeBeside, selectedAreas } from './caret';
 import { runWidth } from './displayList';
 
 const story = [
@@ -96,5 +97,78 @@ describe('where a caret stands', () => {
     const { pages } = await composed(...oneText([paragraph('body', prose(80, 6))], [], {}, { x: 50, y: 48, w: 120, h: 30 }));
     expect(caretAt(pages, 'text', { paragraph: 0, offset: 400 })?.box.y ?? Infinity).toBeLessThan(Infinity);
     expect(caretAt(pages, 'other', { paragraph: 0, offset: 0 })).toBeUndefined();
+  });
+});
+
+describe('what is selected', () => {
+  const range = (a: readonly [number, number], b: readonly [number, number]) => ({
+    anchor: { paragraph: a[0], offset: a[1] },
+    head: { paragraph: b[0], offset: b[1] },
+  });
+
+  it('is as wide as the letters from one caret to the other, in one line', async () => {
+    const { pages } = await composed(...oneText(story));
+    const [from, to] = [2, 9].map((offset) => caretAt(pages, 'text', { paragraph: 0, offset })!.box);
+    for (const own of [range([0, 2], [0, 9]), range([0, 9], [0, 2])]) {
+      const [{ areas }] = selectedAreas(pages, 'text', own) as [ReturnType<typeof selectedAreas>[number]];
+      expect(areas).toHaveLength(1);
+      const [topLeft, topRight, , footLeft] = areas[0]!;
+      expect([topLeft.x, topRight.x]).toEqual([expect.closeTo(from!.x, 6), expect.closeTo(to!.x, 6)]);
+      expect([topLeft.y, footLeft.y]).toEqual([expect.closeTo(from!.y, 6), expect.closeTo(from!.y + from!.h, 6)]);
+    }
+    expect(selectedAreas(pages, 'text', range([0, 4], [0, 4]))).toEqual([]);
+    expect(selectedAreas(pages, 'other', range([0, 4], [1, 4]))).toEqual([]);
+  });
+
+  it('follows the lines as they are set, those around a picture and empty ones too', async () => {
+    const { pages, lines } = await composed(...oneText(story));
+    const [{ areas }] = selectedAreas(pages, 'text', range([0, 0], [3, lengthOf(story[3]!)])) as [
+      ReturnType<typeof selectedAreas>[number],
+    ];
+    const own = lines();
+    // One area a line: every space that is selected joins the words on either side of it.
+    expect(areas).toHaveLength(own.length);
+    own.forEach((line, i) => {
+      const [left, right] = [areas[i]![0].x, areas[i]![1].x];
+      expect(left).toBeCloseTo(line.x, 4);
+      // The end of a paragraph is shown as something behind it.
+      if (line.lastOfParagraph && i < own.length - 1)
+        expect(right).toBeGreaterThan(line.x + (line.runs.length ? line.natural : 0));
+      // The hyphen of a word that is parted is no letter of the text.
+      else expect(right).toBeCloseTo(rightOf({ ...line, runs: line.runs.filter(({ added }) => !added) }), 4);
+    });
+  });
+
+  it('is in two pieces where directions mix, as the letters are (UAX #9)', async () => {
+    const { pages } = await composed(...oneText([paragraph('body', 'The word שלום עולם means peace.')]));
+    // From within the English words into the Hebrew: its first word stands on the right of its second.
+    const [{ areas }] = selectedAreas(pages, 'text', range([0, 4], [0, 13])) as [ReturnType<typeof selectedAreas>[number]];
+    expect(areas).toHaveLength(2);
+    expect(areas[1]![0].x).toBeGreaterThan(areas[0]![1].x + 5);
+  });
+
+  it('goes to the beginning and end of its line', async () => {
+    const { pages, lines } = await composed(...oneText(story));
+    const second = lines()[1]!;
+    const place = { paragraph: 0, offset: second.runs[1]!.from };
+    const [home, end] = [false, true].map((last) => lineEdge(pages, 'text', place, last));
+    expect(home!.offset).toBe(Math.min(...second.runs.map(({ from }) => from)));
+    expect(end!.offset).toBe(Math.max(...second.runs.map(({ to }) => to)));
+  });
+
+  it('reaches into the overset, which lies on a sheet of its own', async () => {
+    const { pages, result } = await composed(...oneText(story, [], {}, { x: 50, y: 48, w: 120, h: 40 }));
+    const sheet = beyondList('text', result.beyond.get('text')!);
+    const last = { paragraph: 3, offset: lengthOf(story[3]!) };
+    expect(caretAt(pages, 'text', last)).toBeUndefined();
+    const caret = caretAt([...pages, sheet], 'text', last)!;
+    expect(caret.page).toBe(beyondOf('text'));
+    expect(caret.box.y).toBeGreaterThan(0);
+    expect(caret.box.y + caret.box.h).toBeLessThanOrEqual(sheet.height);
+    expect(placeAt(sheet, { x: caret.box.x, y: caret.box.y + 2 }, 'text')!.place).toEqual(last);
+    // Line by line from the first to the last, over the end of what the frame shows.
+    let place = { paragraph: 0, offset: 0 };
+    for (let i = 0; i < 200; i++) place = placeBeside([...pages, sheet], 'text', place, 1).place;
+    expect(place.paragraph).toBe(3);
   });
 });

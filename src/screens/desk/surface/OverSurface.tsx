@@ -96,7 +96,11 @@ function Asking({ desk, marked }: { desk: Desk; marked: Marked }) {
       }}
       onStuff={(as, words) => {
         hand.rest();
-        chooseAdded(actions.mark({ page, box, as, ...(words ? { words } : {}) }));
+        const added = actions.mark({ page, box, as, ...(words ? { words } : {}) });
+        chooseAdded(added);
+        // What has no words yet is written at once.
+        const text = words === '' && added?.added.find(({ kind }) => kind === 'text');
+        if (text) desk.inHand.beginAtEnd(text.id);
       }}
       onSlot={(takes) => {
         hand.rest();

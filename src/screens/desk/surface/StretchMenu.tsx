@@ -169,7 +169,7 @@ function itemsOf(step: Step, { document, kind, choose, onTake, onStuff, onSlot }
       ];
     case 'text': {
       const frames = new Map(all(document, 'story').map((story) => [story.id, threadOf(document, story.parts.body).length]));
-      return [...all(document, 'story')]
+      const stories = [...all(document, 'story')]
         .sort((a, b) => frames.get(a.id)! - frames.get(b.id)!)
         .map(({ id, name, tint }) => ({
           id,
@@ -178,6 +178,7 @@ function itemsOf(step: Step, { document, kind, choose, onTake, onStuff, onSlot }
           more: frames.get(id)! > 0 ? 'continues' : undefined,
           run: () => onTake('story', id),
         }));
+      return [{ id: 'own', name: 'A text of its own', keys: 'n', run: () => onStuff('text', '') }, ...stories];
     }
     default:
       return [];

@@ -37,11 +37,10 @@ export function Surface({ desk }: { desk: Desk }) {
         hand.take({ doing: 'listing', of: pressed ? 'frame' : 'spread', at });
       }}
       onMouseDown={(event) => {
-        // A press in the text in hand leaves the focus with it.
         const frame = (event.target as Element).closest('[data-frame]')?.getAttribute('data-frame');
         const own = desk.frames.find((each) => each.frame.id === frame);
         const writing = desk.inHand.now();
-        if (own && writing && textIn(own.frame) === writing.text) event.preventDefault();
+        if (own && writing && textIn(own.frame) === writing.text) desk.selecting.press(event);
       }}
       onPointerDown={(event) => {
         if (event.button !== 0) return;
@@ -94,7 +93,8 @@ function Resting({ desk }: { desk: Desk }) {
   });
   const pressFrame = useLatest((each: FrameInSight, event: ReactPointerEvent) => {
     const writing = desk.inHand.now();
-    if (writing && textIn(each.frame) === writing.text) return desk.selecting.press(event);
+    // In the text in hand a press selects (`onMouseDown`, which counts presses).
+    if (writing && textIn(each.frame) === writing.text) return event.stopPropagation();
     if (event.button !== 0 || event.altKey) return;
     event.stopPropagation();
     hand.rest('asking', 'picking', 'typing');
@@ -113,9 +113,10 @@ function Resting({ desk }: { desk: Desk }) {
     gestures.pull([each, ...frames.filter((other) => other !== each && next.has(other.frame.id))], MOVE, event, onPress);
   });
   const focusFrame = useLatest(({ frame }: FrameInSight) => chosen.focus(frame.id));
-  const enterFrame = useLatest(
-    (each: FrameInSight, event: { clientX: number; clientY: number }) => void typeAt(desk, each, event),
-  );
+  const enterFrame = useLatest((each: FrameInSight, event: { clientX: number; clientY: number }) => {
+    // In the text in hand two presses take a word.
+    if (textIn(each.frame) !== desk.inHand.now()?.text) void typeAt(desk, each, event);
+  });
   return (
     <>
       <Inherited document={document} frames={fromMasters} view={view} chosen={chosen.inherited} onPress={pressInherited} />

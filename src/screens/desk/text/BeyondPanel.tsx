@@ -97,12 +97,11 @@ function Panel({
         <div
           className="relative"
           style={{ width: width * k, height: height * k }}
-          onMouseDown={keep}
-          onPointerDown={(event) => {
+          onMouseDown={(event) => {
             if (inHand.now()?.text === text) return selecting.press(event, pointOf);
             const at = pointOf(event);
             if (!at) return;
-            event.stopPropagation();
+            event.preventDefault();
             void composer.placeAt(page, at, text).then((found) => {
               if (found) inHand.begin(text, { anchor: found.place, head: found.place });
             });

@@ -1,6 +1,6 @@
 'use client';
 
-import { type PointerEvent as ReactPointerEvent, useEffect, useRef } from 'react';
+import { type MouseEvent as ReactMouseEvent, useEffect, useRef } from 'react';
 import type { ComposerClient } from '@/client/composerClient';
 import type { PlaceIn } from '@/client/typesetter';
 import { joined, paragraphAt, rangeOf, type TextPlace, type TextRange, wordAt } from '@/core/editing/places';
@@ -12,9 +12,6 @@ import { isInAreas } from './Selected';
 import { moveSelected } from './moveSelected';
 import type { TextInHand } from './textInHand';
 import type { DeskStore } from '@/client/deskStore';
-
-/** Presses within so many milliseconds of one another are one after another. */
-const AGAIN = 400;
 
 interface Around {
   readonly hand: Hand;
@@ -36,17 +33,6 @@ export function useSelecting(around: Around) {
   useEffect(() => {
     latest.current = around;
   });
-  const last = useRef({ time: 0, x: 0, y: 0, count: 0 });
-
-  /** How many presses there have been at about the same place, one after another: 1 to 3. */
-  const count = (event: { clientX: number; clientY: number; timeStamp: number }): number => {
-    const { time, x, y, count: before } = last.current;
-    const again = event.timeStamp - time < AGAIN && Math.hypot(event.clientX - x, event.clientY - y) < 5;
-    const now = again ? (before % 3) + 1 : 1;
-    last.current = { time: event.timeStamp, x: event.clientX, y: event.clientY, count: now };
-    return now;
-  };
-
   /** The point of a page of the spread that is nearest to the pointer. */
   const onSpread: PointOf = (event) => {
     const { desk, pages, width } = latest.current;
@@ -63,12 +49,15 @@ export function useSelecting(around: Around) {
    * A press in the text in hand: the caret goes there, and what the pointer then passes is selected; two presses take words,
    * three paragraphs. Pressed in what is selected, a drag moves that.
    */
-  const press = (start: ReactPointerEvent, pointOf: PointOf = onSpread) => {
+  const press = (start: ReactMouseEvent, pointOf: PointOf = onSpread) => {
     const { inHand, composer } = latest.current;
     const now = inHand.now();
     if (!now || start.button !== 0) return;
     start.stopPropagation();
-    const times = count(start);
+    // The focus stays with the text.
+    start.preventDefault();
+    // What counts as pressed again is the system's own to say.
+    const times = ((start.detail - 1) % 3) + 1;
     const point = pointOf(start);
     if (times === 1 && !start.shiftKey && point && isInAreas(composer.setting().selection, point.page, point))
       return moveIt(start, pointOf);
@@ -120,7 +109,7 @@ export function useSelecting(around: Around) {
   };
 
   /** Drags what is selected to where it is let go, shown there before; with Ctrl or Alt a copy. A press without a drag sets the caret. */
-  const moveIt = (start: ReactPointerEvent, pointOf: PointOf) => {
+  const moveIt = (start: ReactMouseEvent, pointOf: PointOf) => {
     const { inHand, composer, hand, store } = latest.current;
     const { text } = inHand.now()!;
     let target: PlaceIn | undefined;
