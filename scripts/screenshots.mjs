@@ -102,6 +102,18 @@ await shot('quote');
 await page.keyboard.press('Escape');
 await page.keyboard.press('Escape');
 
+const words = await box(await frame('Text, What the gust'));
+await page.mouse.click(words.x + 30, words.y + 60, { count: 2 });
+await page.waitForSelector('[data-caret]');
+await page.mouse.move(words.x + 30, words.y + 70);
+await page.mouse.down();
+await page.mouse.move(words.x + words.width * 0.8, words.y + 96, { steps: 8 });
+await page.mouse.up();
+await page.waitForSelector('[data-text-selected]');
+await shot('writing');
+await page.keyboard.press('Escape');
+await page.keyboard.press('Escape');
+
 await page.keyboard.press('.');
 await shot('proof');
 await page.keyboard.press('.');
