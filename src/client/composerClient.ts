@@ -69,6 +69,8 @@ export class ComposerClient {
   readonly #worker: Worker;
   readonly #typesetter: Promise<Remote<Typesetter>>;
   readonly #listeners = new Set<() => void>();
+  /** The same, once all that waited for it has been told. */
+  #listening: Remote<Typesetter> | undefined;
   readonly #stop: () => void;
   #setting = NOTHING;
   #watched: readonly string[] = [];
@@ -96,6 +98,10 @@ export class ComposerClient {
     );
     const records = [...store.document.records.values()].map(stored);
     this.#tell((typesetter) => typesetter.open(records));
+    void this.#typesetter.then((typesetter) => {
+      // What waited longer is told first, also by those who wait on the promise itself.
+      queueMicrotask(() => (this.#listening = typesetter));
+    });
     void stopped.then((why) => this.#fail(`The typesetter stopped (${why}). Reload the page; what was done is kept.`));
     this.#stop = store.onDiff((diff) => {
       this.#waiting = undefined;
@@ -108,9 +114,9 @@ export class ComposerClient {
 
   /** Has the typesetter do something; where it cannot, it says so where the pages are. */
   #tell(what: (typesetter: Remote<Typesetter>) => Promise<unknown>): void {
-    void this.#typesetter
-      .then(what)
-      .catch((error: unknown) => this.#notComposed(error instanceof Error ? error.message : String(error)));
+    // Once it listens it is told at once: it works while the screen is drawn, not after.
+    const told = this.#listening ? what(this.#listening) : this.#typesetter.then(what);
+    void told.catch((error: unknown) => this.#notComposed(error instanceof Error ? error.message : String(error)));
   }
 
   readonly subscribe = (listener: () => void): (() => void) => {

@@ -54,19 +54,35 @@ function reached({ doc, selection: { from, to, empty } }: EditorState): Reached[
 
 const isWhole = ({ node, position, from, to }: Reached): boolean => from === position + 1 && to === position + node.nodeSize - 1;
 
-/** The stretches of selected letters, each alike in itself; where none are, what would be typed. */
-function stretches(state: EditorState): { readonly marks: readonly Mark[]; readonly paragraph: ParagraphAttrs }[] {
-  const out: { marks: readonly Mark[]; paragraph: ParagraphAttrs }[] = [];
+interface Stretch {
+  readonly marks: readonly Mark[];
+  readonly paragraph: ParagraphAttrs;
+}
+
+/** The stretches of selected letters, those that are formatted alike once; where none are, what would be typed. */
+function stretches(state: EditorState): Stretch[] {
+  const out: Stretch[] = [];
+  // Fifty pages are mostly plain words in two or three styles.
+  const seen = new Map<readonly Mark[], Set<string>>();
+  const add = (marks: readonly Mark[], paragraph: ParagraphAttrs) => {
+    if (!paragraph.local) {
+      let own = seen.get(marks);
+      if (!own) seen.set(marks, (own = new Set()));
+      const key = `${paragraph.style} ${paragraph.list?.kind}`;
+      if (own.has(key)) return;
+      own.add(key);
+    }
+    out.push({ marks, paragraph });
+  };
   for (const each of reached(state)) {
     const paragraph = each.node.attrs as ParagraphAttrs;
     if (each.from === each.to) {
-      if (state.selection.empty || each.node.content.size === 0)
-        out.push({ marks: state.selection.empty ? marksNow(state) : [], paragraph });
+      if (state.selection.empty || each.node.content.size === 0) add(state.selection.empty ? marksNow(state) : [], paragraph);
       continue;
     }
     each.node.forEach((child, offset) => {
       const start = each.position + 1 + offset;
-      if (start < each.to && start + child.nodeSize > each.from) out.push({ marks: child.marks, paragraph });
+      if (start < each.to && start + child.nodeSize > each.from) add(child.marks, paragraph);
     });
   }
   return out;

@@ -67,6 +67,98 @@ describe('HTML', () => {
   });
 });
 
+describe('tables', () => {
+  const cells = (block: Block | undefined) =>
+    block!.table!.rows.map((row) => row.map((cell) => cell.blocks.map(words).join(' / ')));
+
+  it('stay tables, with their head, and cells over several columns and rows', () => {
+    const blocks = readHtml(
+      '<p>Before</p><table><thead><tr><th>Wind</th><th colspan="2">Gusts</th></tr></thead><tbody><tr><td rowspan="2"><p>West</p><p>by north</p></td><td><b>4</b></td><td>9</td></tr><tr><td>3<td>8</table><p>After</p>',
+    );
+    expect(blocks.map(({ kind }) => kind)).toEqual(['paragraph', 'table', 'paragraph']);
+    expect(cells(blocks[1])).toEqual([
+      ['Wind', 'Gusts'],
+      ['West / by north', '4', '9'],
+      ['3', '8'],
+    ]);
+    expect(blocks[1]!.table!.head).toBe(1);
+    expect(blocks[1]!.table!.rows.map((row) => row.map(({ across, down }) => [across, down]))).toEqual([
+      [
+        [1, 1],
+        [2, 1],
+      ],
+      [
+        [1, 2],
+        [1, 1],
+        [1, 1],
+      ],
+      [
+        [1, 1],
+        [1, 1],
+      ],
+    ]);
+    const { body, words: count } = storyOf('wind.html', blocks);
+    const table = bodyOf(body).child(1);
+    expect([table.type.name, table.attrs['headerRows'], (table.attrs['columns'] as unknown[]).length]).toEqual(['table', 1, 3]);
+    expect(paragraphsOf(bodyOf(body)).map(plainText)).toEqual([
+      'Before',
+      'Wind',
+      'Gusts',
+      'West',
+      'by north',
+      '4',
+      '9',
+      '3',
+      '8',
+      'After',
+    ]);
+    expect(count).toBe(11);
+  });
+
+  it('in a cell of another give their words to it, however deep', () => {
+    const [block] = readHtml('<table><tr><td>a<table><tr><td>b</td><td>c</td></tr></table>d</td></tr></table>');
+    expect(cells(block)).toEqual([['a / b / c / d']]);
+    const deep = readHtml(`${'<table><tr><td>'.repeat(2_000)}deep`);
+    expect(cells(deep[0] ?? readHtml('<table><tr><td>deep</table>')[0])).toEqual([['deep']]);
+  });
+
+  it('come out of Markdown (GitHub Flavored Markdown, 4.10) as they do out of HTML', () => {
+    const [block] = readMarkdown('| Wind | Gusts |\n|---|---|\n| West | 4 |');
+    expect([cells(block), block!.table!.head]).toEqual([
+      [
+        ['Wind', 'Gusts'],
+        ['West', '4'],
+      ],
+      1,
+    ]);
+  });
+
+  it('with more rows or columns than one may have are refused in a sentence', () => {
+    expect(() => readHtml(`<table><tr>${'<td>x'.repeat(101)}</table>`)).toThrow('more than 100 columns');
+    expect(() => readHtml(`<table>${'<tr><td>x'.repeat(5_001)}</table>`)).toThrow('more than 5,000 rows');
+  });
+
+  it('that are never closed lose no word', () => {
+    expect(readHtml('<table><tr><td>one<td>two').flatMap((block) => (block.table ? cells(block).flat() : words(block)))).toEqual([
+      'one',
+      'two',
+    ]);
+  });
+});
+
+describe('notes', () => {
+  it('stand at the end as a list, without the links there and back', () => {
+    const blocks = readHtml(
+      '<p>A spar<sup><a href="#n1" id="r1">[1]</a></sup> bends.</p><ol><li id="n1"><p>Of ash. <a href="#r1">↑</a></p></li></ol>',
+    );
+    expect(blocks.map((block) => [words(block), block.list?.kind])).toEqual([
+      ['A spar[1] bends.', undefined],
+      ['Of ash.', 'number'],
+    ]);
+    expect(blocks[0]!.content.flatMap(({ marks }) => marks.map(({ type }) => type.name))).toEqual(['superscript']);
+  });
+});
+
 describe('Markdown and plain text', () => {
   it('read Markdown as CommonMark has it', () => {
     const blocks = readMarkdown('# Head\n\nA *kite* is **finished**\nwhen.\n\n- one\n- two\n\n<script>x</script>');

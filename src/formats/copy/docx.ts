@@ -27,7 +27,8 @@ export async function readDocx(bytes: Uint8Array): Promise<Block[]> {
       { styleMap: STYLES, convertImage: mammoth.images.imgElement(async () => ({ src: '' })) },
     );
     return readHtml(wellFormed(value));
-  } catch {
+  } catch (error) {
+    if (error instanceof RefusedFileError) throw error;
     throw new RefusedFileError('The file is not a word processor document that can be read, or it is damaged.');
   }
 }

@@ -9,7 +9,7 @@ export const COPY_BYTES = 20_000_000;
 const MOST_CHARACTERS = 3_000_000;
 
 /** What the file chooser offers. */
-export const COPY_ENDINGS = ['.docx', '.md', '.txt'] as const;
+export const COPY_ENDINGS = ['.docx', '.html', '.md', '.txt'] as const;
 
 /**
  * Reads a file of copy. What it is follows from its ending and is then held against its content.
@@ -24,13 +24,24 @@ export async function readCopy(fileName: string, bytes: Uint8Array): Promise<Blo
   const blocks = await readBlocks(name, bytes);
   if (blocks.length === 0) throw new RefusedFileError(`“${name}” holds no text.`);
   let size = 0;
-  for (const { content } of blocks) for (const node of content) size += node.text?.length ?? 1;
+  for (const each of blocks) size += charactersIn(each);
   if (size > MOST_CHARACTERS)
     throw new RefusedFileError(
       `“${name}” holds ${Math.round(size / 1_000_000)} million characters; a story may have 3 million.`,
       413,
     );
   return blocks;
+}
+
+function charactersIn({ content, table }: Block): number {
+  let size = 0;
+  for (const node of content) size += node.text?.length ?? 1;
+  for (const row of table?.rows ?? [])
+    for (const cell of row) {
+      size++;
+      for (const block of cell.blocks) size += charactersIn(block);
+    }
+  return size;
 }
 
 async function readBlocks(name: string, bytes: Uint8Array): Promise<Block[]> {
@@ -52,6 +63,11 @@ async function readBlocks(name: string, bytes: Uint8Array): Promise<Block[]> {
     case '.markdown': {
       const { readMarkdown } = await import('./markdown');
       return readMarkdown(decoded(name, bytes));
+    }
+    case '.html':
+    case '.htm': {
+      const { readHtml } = await import('./html');
+      return readHtml(decoded(name, bytes));
     }
     case '.txt': {
       const { readPlainText } = await import('./plainText');

@@ -1,7 +1,8 @@
 import type { Node } from 'prosemirror-model';
-import { type BodyJson, countWords, docOf, paragraphOf } from '@/core/records/body';
+import { bodyText, type BodyJson, countWords, docOf, paragraphOf } from '@/core/records/body';
+import { bodySchema } from '@/core/records/bodySchema';
 import { cutTo } from '@/core/records/plain';
-import type { Block } from './blocks';
+import type { Block, TableRows } from './blocks';
 
 /** Copy as a story of a house: what is to be its headline, and its body in paragraph styles. */
 export interface ReadStory {
@@ -18,6 +19,8 @@ export const COPY_STYLES = {
   heading: 'crosshead',
   list: 'list',
   quotation: 'quotation',
+  table: 'tableText',
+  tableHead: 'tableHead',
 } as const;
 
 /**
@@ -34,8 +37,8 @@ export function storyOf(fileName: string, blocks: readonly Block[]): ReadStory {
   const headline = title ? wordsOf(title.content) : fallback.charAt(0).toUpperCase() + fallback.slice(1);
   const paragraphs = bodyBlocks(rest);
   if (paragraphs.length === 0) paragraphs.push(paragraphOf({ style: COPY_STYLES.first }));
-  const words = paragraphs.reduce((sum, paragraph) => sum + countWords(wordsOf(paragraph.content.content)), 0);
-  return { name: cutTo(headline, 200), headline, body: docOf(paragraphs).toJSON() as BodyJson, words };
+  const body = docOf(paragraphs);
+  return { name: cutTo(headline, 200), headline, body: body.toJSON() as BodyJson, words: countWords(bodyText(body)) };
 }
 
 /** Copy as paragraphs of running text; what follows a heading, and the first of all, has no indent. */
@@ -43,6 +46,11 @@ export function bodyBlocks(blocks: readonly Block[]): Node[] {
   const paragraphs: Node[] = [];
   let fresh = true;
   for (const block of blocks) {
+    if (block.table) {
+      paragraphs.push(tableOf(block.table));
+      fresh = true;
+      continue;
+    }
     const style =
       block.kind === 'heading'
         ? COPY_STYLES.heading
@@ -57,6 +65,36 @@ export function bodyBlocks(blocks: readonly Block[]): Node[] {
     paragraphs.push(paragraphOf({ style, list: block.list, startIn: block.startIn }, block.content));
   }
   return paragraphs;
+}
+
+/** Points around what stands in a cell, and the weight of the line under a row. */
+const CELL_INSET = { top: 2, right: 4, bottom: 2, left: 0 };
+const ROW_RULE = { weight: 0.5, swatch: 'ink', tint: 1 };
+
+/** Letters beyond which a column is not made wider for them. */
+const WIDE = 40;
+
+/** A table as it stands in a text: columns as wide as what is in them asks for. */
+function tableOf({ head, rows }: TableRows): Node {
+  const widths: number[] = [];
+  const cells = rows.map((row, r) =>
+    bodySchema.node(
+      'row',
+      null,
+      row.map(({ blocks, across, down }, c) => {
+        const style = r < head ? COPY_STYLES.tableHead : COPY_STYLES.table;
+        const content = blocks.map((block) => paragraphOf({ style, list: block.list }, block.content));
+        const longest = Math.max(4, ...blocks.map(({ content: own }) => wordsOf(own).length));
+        if (across === 1) widths[c] = Math.max(widths[c] ?? 4, Math.min(WIDE, longest));
+        const attrs = { ...(across > 1 ? { across } : {}), ...(down > 1 ? { down } : {}) };
+        return bodySchema.node('cell', attrs, content.length > 0 ? content : [paragraphOf({ style })]);
+      }),
+    ),
+  );
+  const count = Math.min(100, Math.max(...rows.map((row) => row.reduce((sum, { across }) => sum + across, 0))));
+  const columns = Array.from({ length: count }, (_, i) => ({ share: widths[i] ?? 4 }));
+  const attrs = { columns, headerRows: head, inset: CELL_INSET, rules: { rows: ROW_RULE, head: { ...ROW_RULE, weight: 1 } } };
+  return bodySchema.node('table', attrs, cells);
 }
 
 const wordsOf = (nodes: readonly Node[]): string => nodes.map((node) => node.text ?? ' ').join('');

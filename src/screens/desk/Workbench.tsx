@@ -1,6 +1,6 @@
 'use client';
 
-import { type ReactNode, useEffect, useState } from 'react';
+import { type ReactNode, useEffect, useMemo, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import type { ComposerClient } from '@/client/composerClient';
 import type { DeskStore } from '@/client/deskStore';
@@ -24,6 +24,7 @@ import { Surface, typeAt } from './surface/Surface';
 import { Tray } from './tray/Tray';
 import { useImport } from './tray/useImport';
 import { TextDialog, type TextAsked } from './text/TextDialogs';
+import { styleLists } from './text/styleLists';
 import { textCommands } from './text/textCommands';
 import { type Desk, useDesk } from './useDesk';
 
@@ -52,10 +53,17 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
   });
   const isWriting = useHand(desk.hand, ({ doing }) => doing === 'typing');
   const noText = underWay ?? (isWriting || desk.text ? undefined : 'Choose a text first');
-  const ofText = textCommands(desk.document, desk.inHand, desk.formatter, noText, isWriting, {
-    link: () => setAsked('link'),
-    newStyle: () => setAsked('newStyle'),
-  });
+  const { inHand, formatter } = desk;
+  const styles = styleLists(store);
+  const ofText = useMemo(
+    () =>
+      textCommands(styles, inHand, formatter, noText, isWriting, {
+        link: () => setAsked('link'),
+        newStyle: () => setAsked('newStyle'),
+      }),
+    [styles, inHand, formatter, noText, isWriting],
+  );
+  const ofTextById = useMemo(() => new Map(ofText.map((command) => [command.id, command])), [ofText]);
   const commands = [...ofDesk, ...ofText];
   const byId = new Map(commands.map((command) => [command.id, command]));
   const { tools, dialogs, turn } = useCommands({
@@ -101,7 +109,7 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
               onTurn={turn}
             />
           </Ground>
-          {guides && <DeskStrip desk={desk} commands={byId} />}
+          {guides && <DeskStrip desk={desk} commands={byId} textCommands={ofTextById} />}
           {guides && (
             <DeskFoot
               desk={view}

@@ -6,14 +6,24 @@ import type { Desk } from '../useDesk';
 import { FrameBar } from './FrameBar';
 import { InheritedBar } from './InheritedBar';
 import { ManyBar } from './ManyBar';
+import { styleLists } from '../text/styleLists';
 import { TextBar } from '../text/TextBar';
 import { Strip } from './Strip';
+
+const nothing = () => undefined;
 
 /** The letters go on where they were. */
 const backToText = () => window.document.querySelector<HTMLElement>('[data-text-field]')?.focus({ preventScroll: true });
 
+interface DeskStripProps {
+  readonly desk: Desk;
+  /** Of the desk, and those of text, by id. */
+  readonly commands: ReadonlyMap<string, Command>;
+  readonly textCommands: ReadonlyMap<string, Command>;
+}
+
 /** What is done most with what is chosen; a hint where nothing is. */
-export function DeskStrip({ desk, commands }: { desk: Desk; commands: ReadonlyMap<string, Command> }) {
+export function DeskStrip({ desk, commands, textCommands }: DeskStripProps) {
   const { document, only, held, chosen, frameActions } = desk;
   const doing = useHand(desk.hand, (now) => (now.doing === 'typing' || now.doing === 'picking' ? now.doing : undefined));
   const { inherited } = chosen;
@@ -26,10 +36,9 @@ export function DeskStrip({ desk, commands }: { desk: Desk; commands: ReadonlyMa
     <Strip hint="Press a frame to choose it, or drag over empty grid.">
       {doing === 'typing' ? (
         <TextBar
-          store={desk.store}
-          document={document}
+          styles={styleLists(desk.store)}
           formatter={desk.formatter}
-          commands={commands}
+          commands={textCommands}
           inHand={desk.inHand}
           isWriting
           onDone={backToText}
@@ -39,13 +48,12 @@ export function DeskStrip({ desk, commands }: { desk: Desk; commands: ReadonlyMa
           <FrameBar document={document} frame={only.frame} actions={frameActions} commands={commands} />
           {desk.text && (
             <TextBar
-              store={desk.store}
-              document={document}
+              styles={styleLists(desk.store)}
               formatter={desk.formatter}
-              commands={commands}
+              commands={textCommands}
               inHand={desk.inHand}
               isWriting={false}
-              onDone={() => undefined}
+              onDone={nothing}
             />
           )}
         </>

@@ -1,16 +1,15 @@
 'use client';
 
 import { AArrowDown, AArrowUp, Bold, Eraser, Italic, Link, List, ListOrdered } from 'lucide-react';
-import type { ReactNode } from 'react';
-import type { DeskStore } from '@/client/deskStore';
-import { setCharacterStyle, setLetters, setParagraphs } from '@/core/editing/formatting';
-import { all, type Document } from '@/core/records/document';
+import { memo, type ReactNode } from 'react';
+import { type Formatting, setCharacterStyle, setLetters, setParagraphs } from '@/core/editing/formatting';
 import { languageName, LANGUAGES } from '@/core/records/language';
 import { formatNumber } from '@/core/length/length';
 import type { Command } from '../../frame/commands/command';
 import { CommandButton } from '../../frame/commands/CommandButton';
 import { StripTools } from '../strip/Strip';
 import { BREAKS, CASES, STARTS } from './textCommands';
+import type { StyleLists } from './styleLists';
 import type { TextInHand } from './textInHand';
 import { type Formatter, useFormatting } from './formatter';
 import { FIELD_NAMES } from '@/core/records/bodySchema';
@@ -18,9 +17,9 @@ import { FIELD_WORDS } from '@/core/records/fieldWords';
 import { SYMBOLS } from './symbols';
 
 interface TextBarProps {
-  readonly store: DeskStore;
-  readonly document: Document;
+  readonly styles: StyleLists;
   readonly formatter: Formatter;
+  /** Those of text, by id. */
   readonly commands: ReadonlyMap<string, Command>;
   readonly inHand: TextInHand;
   /** It is written in: what can be put in is offered too. */
@@ -29,11 +28,22 @@ interface TextBarProps {
 }
 
 /** Formatting at hand: of what is selected, or of all of a chosen text. */
-export function TextBar({ store, document, formatter, commands, inHand, isWriting, onDone }: TextBarProps) {
-  const now = useFormatting(formatter, store, inHand);
-  if (!now) return null;
+export const TextBar = memo(function TextBar({ inHand, ...shared }: TextBarProps) {
+  const now = useFormatting(shared.formatter, inHand);
+  return now && <Bar now={now} {...shared} />;
+});
+
+/** With most keys nothing of it changes. */
+const Bar = memo(function Bar({
+  now,
+  styles,
+  formatter,
+  commands,
+  isWriting,
+  onDone,
+}: Omit<TextBarProps, 'inHand'> & { readonly now: Formatting }) {
   const run: Formatter['run'] = (command, label) => formatter.run(command, label);
-  const letters = (properties: Parameters<typeof setLetters>[0]) => setLetters(properties, formatter.sheet());
+  const letters = (properties: Parameters<typeof setLetters>[0]) => setLetters(properties, styles.sheet);
   const tool = (id: string, icon: ReactNode, pressed?: string) => (
     <span className={pressed === 'all' ? 'bg-primary text-primary-content' : pressed === 'some' ? 'bg-primary/30' : ''}>
       <CommandButton of={commands.get(id)!} icon={icon} tight />
@@ -53,16 +63,16 @@ export function TextBar({ store, document, formatter, commands, inHand, isWritin
           label="Paragraph style"
           width="w-28"
           value={now.paragraphStyle ?? MIXED}
-          of={given(now.paragraphStyle ?? MIXED, all(document, 'paragraphStyle').map(named), 'Several styles')}
+          of={given(now.paragraphStyle ?? MIXED, styles.paragraph.map(named), 'Several styles')}
           onPick={(style) => run(setParagraphs({ style }), 'Change the paragraph style')}
           onDone={onDone}
         />
-        {all(document, 'characterStyle').length > 0 && (
+        {styles.character.length > 0 && (
           <Pick
             label="Character style"
             width="w-24"
             value={now.characterStyle ?? ''}
-            of={[{ value: '', name: 'No character style' }, ...all(document, 'characterStyle').map(named)]}
+            of={[{ value: '', name: 'No character style' }, ...styles.character.map(named)]}
             onPick={(style) => run(setCharacterStyle(style || undefined), 'Change the character style')}
             onDone={onDone}
           />
@@ -83,7 +93,7 @@ export function TextBar({ store, document, formatter, commands, inHand, isWritin
           label="Colour"
           width="w-18"
           value={swatch ?? MIXED}
-          of={given(swatch ?? MIXED, all(document, 'swatch').map(named))}
+          of={given(swatch ?? MIXED, styles.swatch.map(named))}
           onPick={(id) => run(letters({ swatch: id }), 'Change the colour of text')}
           onDone={onDone}
         />
@@ -134,7 +144,7 @@ export function TextBar({ store, document, formatter, commands, inHand, isWritin
       </StripTools>
     </div>
   );
-}
+});
 
 /** No style is called so: what is selected has several. */
 const MIXED = '*';

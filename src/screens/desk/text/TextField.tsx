@@ -10,7 +10,7 @@ import type { Document } from '@/core/records/document';
 import { type Command, matches } from '../../frame/commands/command';
 import type { Say } from '../../frame/useNotices';
 import { useLatest } from '../../frame/useLatest';
-import { pasting, plainOf, serializer, tooMuch } from './clipboard';
+import { pasting, plainOf, serializer } from './clipboard';
 import type { TextInHand, Way } from './textInHand';
 
 interface TextFieldProps {
@@ -27,6 +27,23 @@ interface TextFieldProps {
 
 /** Lines that Page up and Page down go. */
 const FAR = 24;
+
+/** What reads the field, or writes in it past us. */
+const READERS = ['compositionstart', 'copy', 'cut', 'paste', 'focus'] as const;
+
+/** Milliseconds that the field may be behind at most. */
+const BEHIND = 300;
+
+const later = (work: () => void): number =>
+  'requestIdleCallback' in window
+    ? requestIdleCallback(work, { timeout: BEHIND })
+    : (setTimeout(work, BEHIND / 6) as unknown as number);
+
+const cancel = (waiting: number | undefined): void => {
+  if (waiting === undefined) return;
+  if ('cancelIdleCallback' in window) cancelIdleCallback(waiting);
+  else clearTimeout(waiting);
+};
 
 /** Where the caret goes by a key; undefined for keys that do not move it. */
 function wayOf({ key, ctrlKey, metaKey, altKey }: KeyboardEvent): Way | undefined {
@@ -56,6 +73,7 @@ function wayOf({ key, ctrlKey, metaKey, altKey }: KeyboardEvent): Way | undefine
  */
 export function TextField({ inHand, document, name, at, commands, say, onTurn, onFiles }: TextFieldProps) {
   const place = useRef<HTMLDivElement>(null);
+  const catchUp = useRef(() => {});
   const latest = useRef({ document, say, onFiles });
   useEffect(() => {
     latest.current = { document, say, onFiles };
@@ -78,9 +96,21 @@ export function TextField({ inHand, document, name, at, commands, say, onTurn, o
         return key(event);
       },
       handleDOMEvents: {
+        ...Object.fromEntries(
+          READERS.map((type) => [
+            type,
+            () => {
+              catchUp.current();
+              return false;
+            },
+          ]),
+        ),
         beforeinput: (own, event) => {
           // Plain letters never reach the field: it would be laid out anew for each of them before their line is.
-          if (own.composing || event.inputType !== 'insertText' || event.data === null) return false;
+          if (own.composing || event.inputType !== 'insertText' || event.data === null) {
+            if (!own.composing) catchUp.current();
+            return false;
+          }
           event.preventDefault();
           inHand.words(event.data);
           return true;
@@ -103,21 +133,33 @@ export function TextField({ inHand, document, name, at, commands, say, onTurn, o
           latest.current.onFiles([...data.files]);
           return true;
         }
-        const why = tooMuch(pasted);
-        if (why) latest.current.say(why, 'wrong');
-        else inHand.run(pasting(latest.current.document, pasted, plain), 'Paste');
+        try {
+          inHand.run(pasting(latest.current.document, pasted, plain), 'Paste');
+        } catch (error) {
+          latest.current.say((error as Error).message, 'wrong');
+        }
         return true;
       },
       // What is dragged is dragged on the page.
       handleDrop: () => true,
     });
     view.focus();
-    const stop = inHand.subscribe(() => {
+    // What nobody sees can wait until the words are on the page; whatever reads it brings it up to date first.
+    let waiting: number | undefined;
+    const update = () => {
+      cancel(waiting);
+      waiting = undefined;
       const now = inHand.now();
       if (now && now.state !== view.state) view.updateState(now.state);
+    };
+    catchUp.current = update;
+    const stop = inHand.subscribe(() => {
+      if (view.composing) update();
+      else waiting ??= later(update);
     });
     return () => {
       stop();
+      cancel(waiting);
       view.destroy();
     };
   }, [inHand, name, key]);

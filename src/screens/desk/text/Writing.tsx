@@ -29,9 +29,12 @@ export function Writing({ desk, commands, onTurn, onFiles }: WritingProps) {
 
   // The view goes with the caret: to its spread, and to its place on it.
   const follow = desk.followCaret;
+  // Where somebody else's words only told it again where it is, whoever looks elsewhere is left there.
+  const stands = caret && `${caret.page} ${caret.box.x} ${caret.box.y}`;
   useEffect(() => {
-    if (caret) follow(caret);
-  }, [caret, follow]);
+    const now = composer.setting().selection.caret;
+    if (stands && now) follow(now);
+  }, [stands, composer, follow]);
 
   const dropPage = drop && spread.pages.find(({ page }) => page.id === drop.page);
   return (

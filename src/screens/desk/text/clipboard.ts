@@ -43,17 +43,15 @@ export interface Pasted {
   readonly slice: Slice;
 }
 
-/** Why the clipboard cannot be pasted, in a sentence; undefined where it can. */
-export const tooMuch = ({ html, plain }: Pick<Pasted, 'html' | 'plain'>): string | undefined =>
-  Math.max(html.length, plain.length) > MOST
-    ? 'The clipboard holds more than 20 million characters. Save them as a file and bring that in.'
-    : undefined;
-
 /**
  * What pasting does: text of our own keeps all that it is, in styles that the document has; text from elsewhere its
  * structure; plain text takes the look of the place it comes to.
+ *
+ * @throws Error with a sentence where the clipboard holds more than a text can take
  */
 export function pasting(document: Document, { html, plain, slice }: Pasted, asPlain: boolean): TextCommand {
+  if (Math.max(html.length, plain.length) > MOST)
+    throw new Error('The clipboard holds more than 20 million characters. Save them as a file and bring that in.');
   const words = typeWords(wellFormed(plain.replace(/\n+$/, '')));
   if (asPlain || html === '') return words;
   if (html.includes('data-pm-slice') && html.includes('data-kite')) {

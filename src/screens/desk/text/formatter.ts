@@ -1,14 +1,15 @@
 import { EditorState } from 'prosemirror-state';
-import { useMemo } from 'react';
 import type { DeskStore } from '@/client/deskStore';
 import { type SelectedText, styleFromText, styleToWhatIsHere } from '@/core/actions/textStyles';
 import { type Formatting, formattingOf } from '@/core/editing/formatting';
 import { everything, selectionOf } from '@/core/editing/places';
 import type { TextCommand } from '@/core/editing/typing';
 import type { Diff } from '@/core/records/diff';
-import { all, find } from '@/core/records/document';
-import { type StyleSheet, styleSheet } from '@/core/type/styles';
+import { find } from '@/core/records/document';
+import { same } from '@/core/records/same';
+import type { StyleSheet } from '@/core/type/styles';
 import type { Say } from '../../frame/useNotices';
+import { styleLists } from './styleLists';
 import { type TextInHand, useInHandNow } from './textInHand';
 
 /** Formats what is selected in the text in hand; all of a text, where its frame is chosen. */
@@ -17,6 +18,7 @@ export class Formatter {
   readonly #inHand: TextInHand;
   readonly #whole: string | undefined;
   readonly #say: Say;
+  #formatting: Formatting | undefined;
 
   /** @param whole the text of the one frame that is chosen */
   constructor(store: DeskStore, inHand: TextInHand, whole: string | undefined, say: Say) {
@@ -36,7 +38,14 @@ export class Formatter {
   }
 
   sheet(): StyleSheet {
-    return styleSheet(this.#store.document);
+    return styleLists(this.#store).sheet;
+  }
+
+  formatting(): Formatting | undefined {
+    const selected = this.selected();
+    const now = selected && formattingOf(selected.state, this.sheet());
+    if (!same(now, this.#formatting)) this.#formatting = now;
+    return this.#formatting;
   }
 
   run(command: TextCommand, label: string): void {
@@ -69,16 +78,8 @@ export class Formatter {
   }
 }
 
-/** How what would be formatted is formatted now; undefined where there is no text to be. */
-export function useFormatting(formatter: Formatter, store: DeskStore, inHand: TextInHand): Formatting | undefined {
-  const writing = useInHandNow(inHand);
-  const { document } = store;
-  const [paragraphs, characters] = [all(document, 'paragraphStyle'), all(document, 'characterStyle')];
-  // Of the document only its styles matter, and of the text in hand what is selected.
-  // eslint-disable-next-line react-hooks/exhaustive-deps
-  const sheet = useMemo(() => styleSheet(document), [paragraphs, characters]);
-  const selected = writing ?? formatter.selected();
-  const key = writing?.state ?? selected?.state.doc;
-  // eslint-disable-next-line react-hooks/exhaustive-deps
-  return useMemo(() => selected && formattingOf(selected.state, sheet), [key, sheet]);
+/** How what would be formatted is formatted now; the same object as long as it is the same. Undefined where there is no text to be. */
+export function useFormatting(formatter: Formatter, inHand: TextInHand): Formatting | undefined {
+  useInHandNow(inHand);
+  return formatter.formatting();
 }

@@ -11,12 +11,12 @@ import {
 import { partParagraph, typeField, typeLineBreak, typeWords, type TextCommand } from '@/core/editing/typing';
 import { FIELD_NAMES } from '@/core/records/bodySchema';
 import type { CharacterProperties } from '@/core/records/characterStyle';
-import { all, type Document } from '@/core/records/document';
 import { FIELD_WORDS } from '@/core/records/fieldWords';
 import { languageName, LANGUAGES } from '@/core/records/language';
 import type { StartIn } from '@/core/records/paragraphStyle';
 import { type Command, command } from '../../frame/commands/command';
 import { SYMBOLS } from './symbols';
+import type { StyleLists } from './styleLists';
 import type { TextInHand } from './textInHand';
 import type { Formatter } from './formatter';
 
@@ -49,7 +49,7 @@ const TRACKING = 5;
 
 /** What can be done with what is selected of a text; of all of it, where its frame is chosen. */
 export function textCommands(
-  document: Document,
+  styles: StyleLists,
   inHand: TextInHand,
   formatter: Formatter,
   /** Why nothing can be formatted now. */
@@ -97,10 +97,10 @@ export function textCommands(
     command('clear-local', 'Clear local formatting', 'Alt+0', none, () => formatter.run(clearLocal, 'Clear local formatting')),
     command('to-style', 'Change the style to what is here', undefined, none, () => formatter.toStyle()),
     command('new-style', 'New style from what is here …', undefined, none, dialogs.newStyle),
-    ...all(document, 'paragraphStyle').map(({ id, name }) =>
+    ...styles.paragraph.map(({ id, name }) =>
       format(`style-${id}`, `Style: ${name}`, undefined, () => setParagraphs({ style: id }), 'Change the paragraph style'),
     ),
-    ...all(document, 'characterStyle').map(({ id, name }) =>
+    ...styles.character.map(({ id, name }) =>
       format(`letters-${id}`, `Character style: ${name}`, undefined, () => setCharacterStyle(id), 'Change the character style'),
     ),
     format('letters-none', 'Character style: none', undefined, () => setCharacterStyle(undefined), 'Change the character style'),

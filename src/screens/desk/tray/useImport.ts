@@ -13,7 +13,7 @@ import type { PictureRecord } from '@/core/records/index';
 /** Files larger than this are not even sent: no kind of file may be. */
 const MOST_BYTES = 100_000_000;
 
-const COPY = /\.(docx|md|markdown|txt)$/i;
+const COPY = /\.(docx|html?|md|markdown|txt)$/i;
 
 /** Brings files in, one after another: copy becomes stories, pictures pictures, each as one change. */
 export function useImport(store: DeskStore, say: Say) {
