@@ -200,6 +200,34 @@ describe('outside a text', () => {
   });
 });
 
+describe('a text of its own', () => {
+  it('is marked out and typed into at once, however its name changes with its words', async () => {
+    await desk.press('Escape');
+    await desk.go(8);
+    const from = await desk.onPaper(0.7, 0.18);
+    await desk.drag(from, await desk.onPaper(0.92, 0.34));
+    await desk.page.waitForSelector('[role=menu]');
+    await desk.press('t');
+    await desk.page.waitForSelector('[role=menuitem]');
+    await desk.press('n');
+    await desk.page.waitForSelector('[data-caret]');
+    await desk.page.keyboard.type('Flag up, shop open.');
+    await desk.stored();
+    await desk.press('Alt', '=');
+    await desk.page.keyboard.type(' Flag down, shut.');
+    await desk.reads('Flag up, shop open. Flag down, shut.');
+    const own = (await desk.records<TextRecord>('text')).map(({ body }) => paragraphsOf(body).map(plainText).join());
+    await desk.stored();
+    expect(own.some((each) => each.startsWith('Flag up'))).toBe(true);
+    for (let i = 0; i < 4; i++) {
+      await desk.press('Control', 'z');
+      await desk.stored();
+    }
+    await desk.press('Escape');
+    await desk.go(4);
+  });
+});
+
 describe('formatting', () => {
   const marksOn = async (word: string): Promise<string[]> => {
     const out: string[] = [];

@@ -26,7 +26,7 @@ export function DeskFoot({ desk, pages, width, look, writing, onToggle }: DeskFo
       ) : (
         <span
           role="status"
-          className="bg-primary text-primary-content -ml-3 flex h-6 max-w-[30rem] items-center truncate px-3 font-semibold"
+          className="bg-primary text-primary-content -ml-3 flex h-6 shrink-0 items-center px-3 font-semibold"
           data-typing
         >
           Writing in {writing}. Esc leaves it.

@@ -70,7 +70,7 @@ const Bar = memo(function Bar({
         {styles.character.length > 0 && (
           <Pick
             label="Character style"
-            width="w-24"
+            width="w-30"
             value={now.characterStyle ?? ''}
             of={[{ value: '', name: 'No character style' }, ...styles.character.map(named)]}
             onPick={(style) => run(setCharacterStyle(style || undefined), 'Change the character style')}

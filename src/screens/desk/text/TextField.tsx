@@ -74,9 +74,9 @@ function wayOf({ key, ctrlKey, metaKey, altKey }: KeyboardEvent): Way | undefine
 export function TextField({ inHand, document, name, at, commands, say, onTurn, onFiles }: TextFieldProps) {
   const place = useRef<HTMLDivElement>(null);
   const catchUp = useRef(() => {});
-  const latest = useRef({ document, say, onFiles });
+  const latest = useRef({ document, name, say, onFiles });
   useEffect(() => {
-    latest.current = { document, say, onFiles };
+    latest.current = { document, name, say, onFiles };
   });
   const key = useLatest((event: KeyboardEvent): boolean => onKey(inHand, commands, onTurn, event));
 
@@ -86,7 +86,13 @@ export function TextField({ inHand, document, name, at, commands, say, onTurn, o
     let plain = false;
     const view = new EditorView(place.current!, {
       state: first.state,
-      attributes: { role: 'textbox', 'aria-multiline': 'true', 'aria-label': name, spellcheck: 'false', 'data-text-field': '' },
+      attributes: () => ({
+        role: 'textbox',
+        'aria-multiline': 'true',
+        'aria-label': latest.current.name,
+        spellcheck: 'false',
+        'data-text-field': '',
+      }),
       dispatchTransaction: (tr) => {
         const how = tr.getMeta('uiEvent') as string | undefined;
         inHand.take(tr, how === 'cut' ? 'Cut' : 'Type');
@@ -162,7 +168,8 @@ export function TextField({ inHand, document, name, at, commands, say, onTurn, o
       cancel(waiting);
       view.destroy();
     };
-  }, [inHand, name, key]);
+    // The name of a text without a story is its first words: the field stays the same while they are typed.
+  }, [inHand, key]);
 
   return (
     <div
