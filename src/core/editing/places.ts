@@ -163,7 +163,7 @@ export const paragraphAt = (body: Node, { paragraph }: TextPlace): TextRange => 
   head: { paragraph, offset: lengthOf(paragraphsOf(body)[paragraph]!) },
 });
 
-/** The smallest range that holds two others, its head at the end that `towards` is nearer to. */
+/** The smallest range that holds two others, its head at the end where the second is. */
 export function joined(a: TextRange, b: TextRange): TextRange {
   const [first, second] = [inOrder(a), inOrder(b)];
   const from = isBefore(second.from, first.from) ? second.from : first.from;

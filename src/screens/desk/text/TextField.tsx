@@ -94,11 +94,13 @@ export function TextField({ inHand, document, name, at, commands, say, onTurn, o
         'data-text-field': '',
       }),
       dispatchTransaction: (tr) => {
+        // What was read off the field while it was behind is of a text that is no more.
+        if (!inHand.now()?.state.doc.eq(tr.before)) return catchUp.current();
         const how = tr.getMeta('uiEvent') as string | undefined;
         inHand.take(tr, how === 'cut' ? 'Cut' : 'Type');
       },
       handleKeyDown: (_, event) => {
-        plain = event.shiftKey;
+        plain = event.shiftKey && event.key.toLowerCase() === 'v';
         return key(event);
       },
       handleDOMEvents: {
@@ -141,6 +143,7 @@ export function TextField({ inHand, document, name, at, commands, say, onTurn, o
         }
         try {
           inHand.run(pasting(latest.current.document, pasted, plain), 'Paste');
+          plain = false;
         } catch (error) {
           latest.current.say((error as Error).message, 'wrong');
         }
