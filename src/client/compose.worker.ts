@@ -5,7 +5,7 @@ import { makeQuote, type Passage } from '@/core/actions/quotes';
 import { crowdedWords, fillSlots, type FillSlots } from '@/core/actions/slots';
 import { continueThread, placeStory, type ContinueThread, type PlaceStory } from '@/core/actions/stories';
 import { Composer, type Composed } from '@/core/compose/composer';
-import { beyondList } from '@/core/compose/displayList/beyond';
+import { beyondList, isBeyond } from '@/core/compose/displayList/beyond';
 import { caretAt, lineEdge, placeAt, placeBeside, selectedAreas } from '@/core/compose/displayList/caret';
 import type { PageList } from '@/core/compose/displayList/displayList';
 import { partOf, showsOthers } from '@/core/compose/measure/part';
@@ -87,7 +87,7 @@ function sheetOf(text: string | null, composed: Composed): BeyondSheet | null {
 
 function shownSelection(composed: Composed, of: RangeIn): ShownSelection {
   const lists = withBeyond(composed, of.text);
-  const inSight = lists.filter(({ page }) => watched.includes(page) || page.startsWith('beyond '));
+  const inSight = lists.filter(({ page }) => watched.includes(page) || isBeyond(page));
   return { caret: caretAt(lists, of.text, of.head) ?? null, areas: selectedAreas(inSight, of.text, of) };
 }
 
@@ -139,7 +139,7 @@ function changedOnly<T>(kind: string, list: T): T | undefined {
 function paint(document: Document, composed: Composed): PaintedPage[] {
   const out: PaintedPage[] = [];
   for (const list of withBeyond(composed, looked)) {
-    if (!watched.includes(list.page) && !list.page.startsWith('beyond ')) continue;
+    if (!watched.includes(list.page) && !isBeyond(list.page)) continue;
     const before = shown.get(list.page);
     if (before?.list === list) continue;
     const source = (id: string, placed: { w: number; h: number }): string => {
@@ -258,7 +258,7 @@ const typesetter: Typesetter = {
   lookBeyond: (text) =>
     inTurn(() => {
       looked = text;
-      for (const page of shown.keys()) if (page.startsWith('beyond ')) shown.delete(page);
+      for (const page of shown.keys()) if (isBeyond(page)) shown.delete(page);
       show();
     }),
   watch: (pages) =>

@@ -79,14 +79,19 @@ export function addStyle(document: Document, basedOn: string): Diff {
   return edit.diff();
 }
 
+/** The name that a style is to have. @throws ActionError when it is none, or another's */
+export function styleName(document: Document, kind: StyleKind, name: string, own?: string): string {
+  const words = name.trim();
+  if (!words) throw new ActionError('A style needs a name.');
+  if (all(document, kind).some((other) => other.id !== own && other.name === words))
+    throw new ActionError(`There is a style called ${words} already.`);
+  return words;
+}
+
 export function renameStyle(document: Document, id: string, name: string): Diff {
   const edit = new Edit(document);
   const style = findStyle(document, id);
-  const words = name.trim();
-  if (!words) throw new ActionError('A style needs a name.');
-  if (all(document, style.kind).some((other) => other.id !== id && other.name === words))
-    throw new ActionError(`There is a style called ${words} already.`);
-  edit.put({ ...style, name: words });
+  edit.put({ ...style, name: styleName(document, style.kind, name, id) });
   return edit.diff();
 }
 

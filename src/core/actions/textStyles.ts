@@ -1,12 +1,13 @@
-import type { EditorState, Transaction } from 'prosemirror-state';
+import type { EditorState } from 'prosemirror-state';
+import type { Step } from 'prosemirror-transform';
 import { clearLocal, localOfParagraph, setParagraphs } from '../editing/formatting';
 import type { ParagraphAttrs } from '../records/text';
 import { type Diff, typing } from '../records/diff';
-import { all, type Document } from '../records/document';
+import type { Document } from '../records/document';
 import type { ParagraphStyleRecord } from '../records/index';
 import { done } from '../records/rebase';
 import { ActionError, Edit, newId } from './edit';
-import { setStyle } from './styles';
+import { setStyle, styleName } from './styles';
 
 /** What is selected of a text, with which text it is. */
 export interface SelectedText {
@@ -15,8 +16,8 @@ export interface SelectedText {
 }
 
 /** Steps on a text, as a part of a change. */
-const steps = ({ text, state }: SelectedText, tr: Transaction | undefined): Diff['texts'] =>
-  tr ? typing(text, done(state.doc, tr.steps)).texts : [];
+const textsOf = ({ text, state }: SelectedText, steps: readonly Step[]): Diff['texts'] =>
+  steps.length > 0 ? typing(text, done(state.doc, steps)).texts : [];
 
 const localSaid = ({ state }: SelectedText) => {
   const local = localOfParagraph(state);
@@ -28,22 +29,18 @@ const localSaid = ({ state }: SelectedText) => {
 export function styleToWhatIsHere(document: Document, selected: SelectedText): Diff {
   const local = localSaid(selected);
   const { style } = selected.state.selection.$from.parent.attrs as ParagraphAttrs;
-  return { ...setStyle(document, style, local), texts: steps(selected, clearLocal(selected.state)) };
+  return { ...setStyle(document, style, local), texts: textsOf(selected, clearLocal(selected.state)?.steps ?? []) };
 }
 
 /** A new style of what is selected, based on the one it has; the paragraphs that are selected take it. */
 export function styleFromText(document: Document, selected: SelectedText, name: string): Diff {
-  const words = name.trim();
-  if (!words) throw new ActionError('A style needs a name.');
-  if (all(document, 'paragraphStyle').some((other) => other.name === words))
-    throw new ActionError(`There is a style called ${words} already.`);
   const edit = new Edit(document);
   const { style } = selected.state.selection.$from.parent.attrs as ParagraphAttrs;
   const id = newId();
   edit.put<ParagraphStyleRecord>({
     id,
     kind: 'paragraphStyle',
-    name: words,
+    name: styleName(document, 'paragraphStyle', name),
     basedOn: style,
     properties: localOfParagraph(selected.state),
   });
@@ -52,5 +49,5 @@ export function styleFromText(document: Document, selected: SelectedText, name: 
   const state = cleared ? selected.state.apply(cleared) : selected.state;
   const given = setParagraphs({ style: id })(state);
   const every = [...(cleared?.steps ?? []), ...(given?.steps ?? [])];
-  return { ...edit.diff(), texts: typing(selected.text, done(selected.state.doc, every)).texts };
+  return { ...edit.diff(), texts: textsOf(selected, every) };
 }

@@ -1,4 +1,4 @@
-import { Fragment, type Node, type Slice, Slice as SliceOf } from 'prosemirror-model';
+import { Fragment, type Node, Slice } from 'prosemirror-model';
 import { type EditorState, TextSelection, type Transaction } from 'prosemirror-state';
 import { positionOf, type TextPlace } from './places';
 import type { TextCommand } from './typing';
@@ -41,13 +41,16 @@ export const takeIn =
     return putIn(state.tr, from, to, slice);
   };
 
-/** Blocks in the place of what is selected; the caret is behind them. A single paragraph joins the one it comes into. */
-export const pasteBlocks =
-  (blocks: readonly Node[]): TextCommand =>
+/** The same, with the caret behind it. */
+export const pasteSlice =
+  (slice: Slice): TextCommand =>
   (state) => {
-    const [first, last] = [blocks[0], blocks.at(-1)];
-    if (!first || !last) return undefined;
-    const open = (node: Node) => (node.type.name === 'paragraph' ? 1 : 0);
-    const tr = takeIn(new SliceOf(Fragment.fromArray([...blocks]), open(first), open(last)))(state)!;
-    return tr.setSelection(TextSelection.near(tr.doc.resolve(tr.selection.to), -1));
+    const tr = takeIn(slice)(state);
+    return tr?.setSelection(TextSelection.near(tr.doc.resolve(tr.selection.to), -1));
   };
+
+/** Blocks in the place of what is selected; the caret is behind them. A single paragraph joins the one it comes into. */
+export const pasteBlocks = (blocks: readonly Node[]): TextCommand => {
+  const open = (node: Node | undefined) => (node?.type.name === 'paragraph' ? 1 : 0);
+  return pasteSlice(new Slice(Fragment.fromArray([...blocks]), open(blocks[0]), open(blocks.at(-1))));
+};

@@ -4,8 +4,13 @@ import type { PageList, TextColumn } from './displayList';
 /** Points that are left free around text that is looked at by itself. */
 const RIM = 4;
 
+const BEYOND = 'beyond ';
+
 /** What a sheet of overset is called among pages. */
-export const beyondOf = (text: string): string => `beyond ${text}`;
+export const beyondOf = (text: string): string => `${BEYOND}${text}`;
+
+/** Whether a page is such a sheet. */
+export const isBeyond = (page: string): boolean => page.startsWith(BEYOND);
 
 const made = new WeakMap<TextColumn, PageList>();
 

@@ -1,7 +1,6 @@
 import { DOMSerializer, type Node, Slice } from 'prosemirror-model';
-import { TextSelection } from 'prosemirror-state';
 import { inOwnStyles } from '@/core/actions/styles';
-import { pasteBlocks, takeIn } from '@/core/editing/moving';
+import { pasteBlocks, pasteSlice } from '@/core/editing/moving';
 import { type TextCommand, typeWords } from '@/core/editing/typing';
 import { docOf } from '@/core/records/body';
 import { bodySchema } from '@/core/records/bodySchema';
@@ -56,19 +55,11 @@ export function pasting(document: Document, { html, plain, slice }: Pasted, asPl
   if (asPlain || html === '') return words;
   if (html.includes('data-pm-slice') && html.includes('data-kite')) {
     const own = ownSlice(document, slice, html);
-    if (own) return takenIn(own);
+    if (own) return pasteSlice(own);
   }
   const blocks = bodyBlocks(readHtml(wellFormed(html)));
   return blocks.length > 0 ? pasteBlocks(inStyles(document, blocks)) : words;
 }
-
-/** The caret stands behind what is pasted. */
-const takenIn =
-  (slice: Slice): TextCommand =>
-  (state) => {
-    const tr = takeIn(slice)(state);
-    return tr?.setSelection(TextSelection.create(tr.doc, tr.selection.to));
-  };
 
 /** Text of our own in the styles of a document; undefined where it is not what it says. */
 function ownSlice(document: Document, slice: Slice, html: string): Slice | undefined {

@@ -24,8 +24,35 @@ interface Around {
   readonly onGo: (spread: number) => void;
 }
 
-/** A point of a page or of the sheet of overset, under the pointer. */
-type PointOf = (event: { clientX: number; clientY: number }) => { page: string; x: number; y: number } | undefined;
+/** A point of a page or of the sheet of overset. */
+interface Point {
+  readonly page: string;
+  readonly x: number;
+  readonly y: number;
+}
+
+/** The one under the pointer. */
+type PointOf = (event: { clientX: number; clientY: number }) => Point | undefined;
+
+/** Of what is asked for while an answer is on its way only the newest is asked: the typesetter answers one at a time. */
+function newestOnly<T>(ask: (what: T) => Promise<void>): (what: T | undefined) => void {
+  let asking = false;
+  let next: T | undefined;
+  const on = async () => {
+    if (asking) return;
+    asking = true;
+    while (next !== undefined) {
+      const what = next;
+      next = undefined;
+      await ask(what);
+    }
+    asking = false;
+  };
+  return (what) => {
+    next = what;
+    void on();
+  };
+}
 
 /** Selecting text by the pointer, and moving what is selected. */
 export function useSelecting(around: Around) {
@@ -33,6 +60,7 @@ export function useSelecting(around: Around) {
   useEffect(() => {
     latest.current = around;
   });
+
   /** The point of a page of the spread that is nearest to the pointer. */
   const onSpread: PointOf = (event) => {
     const { desk, pages, width } = latest.current;
@@ -67,34 +95,22 @@ export function useSelecting(around: Around) {
       return times === 3 ? paragraphAt(doc, place) : { anchor: place, head: place };
     };
     let first: TextRange | undefined;
-    // Of the places that the pointer passes only the newest is asked for: the typesetter answers one at a time.
-    let asking = false;
-    let next: ReturnType<PointOf>;
-    const seek = async () => {
-      if (asking) return;
-      asking = true;
-      while (next) {
-        const at = next;
-        next = undefined;
-        const found = await placeAt(at, now.text);
-        if (!found || inHand.now()?.text !== now.text) continue;
-        const own = unit(found.place);
-        if (!first) {
-          first = start.shiftKey ? { anchor: rangeOf(inHand.now()!.state).anchor, head: found.place } : own;
-          inHand.select(first);
-        } else if (start.shiftKey || times === 1) inHand.select({ anchor: first.anchor, head: found.place });
-        else inHand.select(joined(first, own));
-      }
-      asking = false;
-    };
-    next = point;
-    void seek();
+    const seek = newestOnly(async (at: Point) => {
+      const found = await placeAt(at, now.text);
+      if (!found || inHand.now()?.text !== now.text) return;
+      const own = unit(found.place);
+      if (!first) {
+        first = start.shiftKey ? { anchor: rangeOf(inHand.now()!.state).anchor, head: found.place } : own;
+        inHand.select(first);
+      } else if (start.shiftKey || times === 1) inHand.select({ anchor: first.anchor, head: found.place });
+      else inHand.select(joined(first, own));
+    });
+    seek(point);
     followPointer(
       (event) => {
         if (!hasWandered(start, event)) return;
         follow(event);
-        next = pointOf(event);
-        void seek();
+        seek(pointOf(event));
       },
       () => undefined,
     );
@@ -112,31 +128,21 @@ export function useSelecting(around: Around) {
   const moveIt = (start: ReactMouseEvent, pointOf: PointOf) => {
     const { inHand, composer, hand, store } = latest.current;
     const { text } = inHand.now()!;
-    let target: PlaceIn | undefined;
     let wandered = false;
-    let asking = false;
-    let next: ReturnType<PointOf>;
-    const seek = async (copy: boolean) => {
-      if (asking) return;
-      asking = true;
-      while (next) {
-        const at = next;
-        next = undefined;
-        target = await placeAt(at);
-        const caret = target && (await composer.caretAt(target.text, target.place));
-        const now = hand.now();
-        if (wandered && now.doing === 'typing') hand.take({ ...now, drop: caret && { ...caret, copy } });
-      }
-      asking = false;
-    };
     const isCopy = (event: PointerEvent) => event.ctrlKey || event.metaKey || event.altKey;
+    const seek = newestOnly(async ({ at, copy }: { at: Point; copy: boolean }) => {
+      const target = await placeAt(at);
+      const caret = target && (await composer.caretAt(target.text, target.place));
+      const now = hand.now();
+      if (wandered && now.doing === 'typing') hand.take({ ...now, drop: caret && { ...caret, copy } });
+    });
     followPointer(
       (event) => {
         if (!wandered && !hasWandered(start, event)) return;
         wandered = true;
         follow(event);
-        next = onSpread(event);
-        void seek(isCopy(event));
+        const at = onSpread(event);
+        seek(at && { at, copy: isCopy(event) });
       },
       (event) => {
         const now = hand.now();
