@@ -7,14 +7,15 @@ import { storyOf } from '@/formats/copy/story';
 
 /** A story of the demo: its first paragraph is its headline, its second its standfirst, the rest is its body. */
 export async function readStory(path: string, section: string): Promise<NewStory> {
-  const [headline, standfirst, ...rest] = readMarkdown(await readFile(path, 'utf8'));
+  const copy = readMarkdown(await readFile(path, 'utf8'));
+  const [headline, standfirst, ...rest] = copy.blocks;
   const words = (block: typeof headline) => curly((block?.content ?? []).map((node) => node.text ?? '').join(''));
   return {
     name: words(headline),
     section,
     headline: words(headline),
     standfirst: words(standfirst),
-    body: mapParagraphs(bodyOf(storyOf(path, [headline!, ...rest]).body), (paragraph) =>
+    body: mapParagraphs(bodyOf(storyOf({ ...copy, blocks: [headline!, ...rest] }).body), (paragraph) =>
       paragraphOf(
         paragraph.attrs as ParagraphAttrs,
         paragraph.content.content.map((node) => (node.text === undefined ? node : textOf(curly(node.text), node.marks))),

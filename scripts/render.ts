@@ -10,7 +10,7 @@ import { typeset } from '@/services/headless/typeset';
 /** `npm run -s render -- …`: typesets a file of copy as a PDF, without a database or a browser. */
 async function main(): Promise<void> {
   const options = readOptions(process.argv.slice(2));
-  const blocks = await readCopy(options.input, await read(options.input));
+  const copy = await readCopy(options.input, await read(options.input));
   let picture;
   if (options.picture) {
     const bytes = await read(options.picture.file);
@@ -18,7 +18,7 @@ async function main(): Promise<void> {
   }
   const style =
     options.style === undefined ? undefined : readStyleFile(options.style, new TextDecoder().decode(await read(options.style)));
-  const { pdf, lines } = await typeset(blocks, options, picture, style);
+  const { pdf, lines } = await typeset(copy, options, picture, style);
   const files: [string, Uint8Array | string][] = [[options.out, pdf]];
   if (options.lines !== undefined) files.push([options.lines, `${JSON.stringify(lines, null, 1)}\n`]);
   await writeAll(files);

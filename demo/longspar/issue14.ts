@@ -61,8 +61,8 @@ const PROGRESS: Readonly<Record<(typeof STORIES)[number], readonly [state: Story
 
 /** A story of the demo: headline, standfirst (a block quotation), byline, and the rest. */
 async function readStory(name: (typeof STORIES)[number]): Promise<NewStory> {
-  const blocks = readMarkdown(await readFile(join(FOLDER, `${name}.md`), 'utf8'));
-  const [headline, standfirst, byline, ...rest] = blocks;
+  const copy = readMarkdown(await readFile(join(FOLDER, `${name}.md`), 'utf8'));
+  const [headline, standfirst, byline, ...rest] = copy.blocks;
   const words = (block: typeof headline) => curly((block?.content ?? []).map((node) => node.text ?? '').join(''));
   return {
     name: words(headline),
@@ -70,7 +70,7 @@ async function readStory(name: (typeof STORIES)[number]): Promise<NewStory> {
     headline: words(headline),
     standfirst: words(standfirst),
     byline: words(byline),
-    body: bodyOf(storyOf(name, [headline!, ...rest]).body),
+    body: bodyOf(storyOf({ ...copy, blocks: [headline!, ...rest] }).body),
   };
 }
 

@@ -12,7 +12,7 @@ const STORIES = ['the-spar-remembers', 'what-the-gust-meter-heard', 'forty-maker
 export async function passage(words: number): Promise<string[]> {
   const pool: string[] = [];
   for (const name of STORIES) {
-    const blocks = readMarkdown(await readFile(`demo/longspar/stories/${name}.md`, 'utf8'));
+    const { blocks } = readMarkdown(await readFile(`demo/longspar/stories/${name}.md`, 'utf8'));
     for (const { content } of blocks.slice(3)) pool.push(content.map((node) => node.text ?? '').join(''));
   }
   const out: string[] = [];

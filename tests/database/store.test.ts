@@ -94,6 +94,7 @@ describe('migrations', () => {
       { name: '0004-steps.sql' },
       { name: '0005-references.sql' },
       { name: '0006-jobs.sql' },
+      { name: '0007-copy-mapping.sql' },
     ]);
   });
 });

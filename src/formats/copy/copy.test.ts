@@ -3,15 +3,20 @@ import { describe, expect, it } from 'vitest';
 import { docx, swollenDocx } from '../../../tests/support/docx';
 import { bodyOf, paragraphsOf, plainText } from '@/core/records/body';
 import { RefusedFileError, plainName } from '../refused';
-import { checkArchive } from './archive';
+import { readArchive } from './archive';
 import type { Block } from './blocks';
-import { readHtml } from './html';
-import { readMarkdown } from './markdown';
+import { readHtml as copyOfHtml } from './html';
+import { readMarkdown as copyOfMarkdown } from './markdown';
 import { readPlainText } from './plainText';
-import { readCopy } from './read';
+import { readCopy as copyOfFile } from './read';
 import { COPY_STYLES, storyOf } from './story';
 
 const words = (block: Block) => block.content.map((node) => node.text ?? '|').join('');
+const readHtml = (html: string) => copyOfHtml(html).blocks;
+const readMarkdown = (text: string) => copyOfMarkdown(text).blocks;
+const readCopy = async (...of: Parameters<typeof copyOfFile>) => (await copyOfFile(...of)).blocks;
+/** A story of blocks, with nothing beside them. */
+const storyIn = (blocks: readonly Block[]) => storyOf({ blocks, pictures: [], letters: [], dropped: [] });
 const bytes = (text: string) => new TextEncoder().encode(text);
 
 describe('HTML', () => {
@@ -97,7 +102,7 @@ describe('tables', () => {
         [1, 1],
       ],
     ]);
-    const { body, words: count } = storyOf('wind.html', blocks);
+    const { body, words: count } = storyIn([{ kind: 'heading', level: 1, content: [] }, ...blocks]);
     const table = bodyOf(body).child(1);
     expect([table.type.name, table.attrs['headerRows'], (table.attrs['columns'] as unknown[]).length]).toEqual(['table', 1, 3]);
     expect(paragraphsOf(bodyOf(body)).map(plainText)).toEqual([
@@ -166,7 +171,8 @@ describe('Markdown and plain text', () => {
   });
 
   it('part plain text at empty lines, or at every line where there are none', () => {
-    expect(readPlainText('One\ntwo\n\nThree\r\n\r\n').map(words)).toEqual(['One two', 'Three']);
+    expect(readPlainText('One\ntwo\n\nThree\r\n\r\n').map(words)).toEqual(['One|two', 'Three']);
+    expect(readPlainText('One\ntwo\n\nThree\r\n\r\n', 'joined').map(words)).toEqual(['One two', 'Three']);
     expect(readPlainText('One\nTwo\nThree').map(words)).toEqual(['One', 'Two', 'Three']);
     expect(readPlainText('One\n\fTwo').map((block) => block.startIn)).toEqual([undefined, 'page']);
   });
@@ -234,9 +240,9 @@ describe('DOCX', () => {
 
   it('is counted, not believed', async () => {
     const file = await docx([{ runs: [{ text: 'x' }] }], { 'a.txt': 'x'.repeat(5000), 'b.txt': 'y' });
-    await expect(checkArchive(file, { entries: 3, bytes: 1e9 })).rejects.toMatchObject({ status: 413 });
-    await expect(checkArchive(file, { entries: 100, bytes: 4000 })).rejects.toMatchObject({ status: 413 });
-    await expect(checkArchive(file)).resolves.toBeUndefined();
+    await expect(readArchive(file, undefined, { entries: 3, bytes: 1e9 })).rejects.toMatchObject({ status: 413 });
+    await expect(readArchive(file, undefined, { entries: 100, bytes: 4000 })).rejects.toMatchObject({ status: 413 });
+    await expect(readArchive(file)).resolves.toMatchObject({ entries: new Map() });
   });
 });
 
@@ -273,7 +279,7 @@ describe('a story from copy', () => {
   const demo = readFileSync('demo/imports/a-letter-from-the-hill-school.md', 'utf8');
 
   it('takes its headline from the first heading, and the house’s styles', () => {
-    const story = storyOf('letter.md', readMarkdown(demo));
+    const story = storyIn(readMarkdown(demo));
     expect(story.headline).toBe('A letter from the hill school');
     const body = bodyOf(story.body);
     expect(paragraphsOf(body).map((node) => node.attrs['style'] as string)).toEqual([
@@ -289,8 +295,10 @@ describe('a story from copy', () => {
     expect(story.words).toBe(paragraphsOf(body).map(plainText).join(' ').split(/\s+/).length);
   });
 
-  it('lends the file’s name to a text without a heading', () => {
-    expect(storyOf('harbour-notes_2.txt', readPlainText('Words.')).headline).toBe('Harbour notes 2');
-    expect(storyOf('x.md', readMarkdown('# Only a head')).body.content).toHaveLength(1);
+  it('takes a first line that is short for its headline, and calls one without by its first words', () => {
+    expect(storyIn(readPlainText('Harbour notes\n\nWords of a body.')).headline).toBe('Harbour notes');
+    const long = `The ${'wind '.repeat(30)}blew.`;
+    expect(storyIn(readPlainText(`${long}\n\nMore.`))).toMatchObject({ headline: '', name: 'The wind wind wind wind wind' });
+    expect(storyIn(readMarkdown('# Only a head')).body.content).toHaveLength(1);
   });
 });

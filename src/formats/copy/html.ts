@@ -1,8 +1,9 @@
 import { Parser } from 'htmlparser2';
-import type { Mark, Node } from 'prosemirror-model';
+import { Mark, type Node } from 'prosemirror-model';
 import { lineBreak, markOf, type MarkName, textOf } from '@/core/records/body';
 import { RefusedFileError } from '../refused';
-import type { Block, Cell } from './blocks';
+import { counted } from '@/core/records/count';
+import { type Block, type Cell, type Copy, type CopyPicture, sourceMark } from './blocks';
 
 const MARKS: Readonly<Record<string, MarkName>> = {
   em: 'emphasis',
@@ -26,6 +27,7 @@ const BLOCKS = new Set([
   'section',
   'article',
   'figcaption',
+  'dl',
   'dt',
   'dd',
   'caption',
@@ -39,17 +41,82 @@ const MOST_COLUMNS = 100;
 /** Nested deeper than this, a list stays at its level: no page shows more. */
 const DEEPEST = 8;
 
+/** The most pictures that come out of one file of copy. */
+const MOST_PICTURES = 200;
+
+/** Looks of letters, by the tags and classes that ask for them. */
+const LOOKS: Readonly<Record<string, string>> = {
+  u: sourceMark('underline'),
+  ins: sourceMark('underline'),
+  s: sourceMark('strike'),
+  strike: sourceMark('strike'),
+  del: sourceMark('strike'),
+};
+
+/** What has no place in a story, and what it is called when it is left out. */
+const LEFT_OUT: Readonly<Record<string, readonly [string, string?]>> = {
+  svg: ['drawing'],
+  math: ['equation'],
+  canvas: ['drawing'],
+  iframe: ['embedded page'],
+  object: ['embedded object'],
+  embed: ['embedded object'],
+  video: ['video'],
+  audio: ['sound'],
+  form: ['form'],
+};
+
 /**
- * Reads HTML as copy: headings, paragraphs, lists, tables, emphasis, links, line breaks; `<hr class="page">` and
- * `<hr class="column">` start the next paragraph in a new page or column. Everything else gives its text; so does a
- * table that stands in another's cell.
+ * What a reader of another format says beside its HTML, which is this one's language for what a story may be: the names
+ * of its styles, which `class` numbers (`s3` for a paragraph's, `c3` for letters'), and its pictures, as `src="picture:3"`.
+ */
+export interface Beside {
+  readonly paragraphs: readonly string[];
+  readonly letters: readonly string[];
+  readonly pictures: readonly CopyPicture[];
+  readonly dropped: readonly string[];
+}
+
+/**
+ * Reads HTML as copy: headings, paragraphs, lists, tables, emphasis, links, line breaks, pictures that it holds itself;
+ * `<hr class="page">` and `<hr class="column">` start the next paragraph in a new page or column. Everything else gives
+ * its text; so does a table that stands in another's cell. Nothing is fetched.
  *
+ * @param beside where another format was read as HTML
  * @throws RefusedFileError when a table has more rows or columns than one may have
  */
-export function readHtml(html: string): Block[] {
+export function readHtml(html: string, beside?: Beside): Copy {
   const blocks: Block[] = [];
   const tables = new Tables();
-  const marks: Mark[] = [];
+  const pictures: CopyPicture[] = [...(beside?.pictures ?? [])];
+  const left = new Map<string, { readonly more: string | undefined; count: number }>();
+  const leave = (one: string, more?: string) => {
+    const known = left.get(one);
+    if (known) known.count++;
+    else left.set(one, { more, count: 1 });
+  };
+  /** Open tags that may ask for a mark, and the mark: what closes ends the last of its name. */
+  const marks: { readonly tag: string; readonly mark: Mark | undefined }[] = [];
+  let style: string | undefined;
+  const styleOf = (attributes: Readonly<Record<string, string>>): string | undefined => {
+    const number = beside && /^s(\d+)$/.exec(attributes['class'] ?? '')?.[1];
+    return number === undefined ? undefined : beside!.paragraphs[Number(number)];
+  };
+  const picture = (attributes: Readonly<Record<string, string>>) => {
+    const src = attributes['src'] ?? '';
+    const own = beside && /^picture:(\d+)$/.exec(src)?.[1];
+    let index = own === undefined ? -1 : Number(own);
+    const says = attributes['alt'] ?? '';
+    const known = pictures[index];
+    if (known) pictures[index] = { ...known, says };
+    if (index < 0 && src.startsWith('data:')) {
+      const bytes = pictures.length < MOST_PICTURES ? dataOf(src) : undefined;
+      if (bytes) index = pictures.push({ name: `picture ${pictures.length + 1}`, says, bytes }) - 1;
+    }
+    if (!pictures[index]) return src !== '' && leave('picture that is kept elsewhere', 'pictures that are kept elsewhere');
+    flush();
+    tables.sink(blocks).push({ kind: 'picture', level: 0, content: [], picture: index });
+  };
   const lists: { kind: 'bullet' | 'number'; next: number }[] = [];
   let silent = 0;
   let quoted = 0;
@@ -64,10 +131,11 @@ export function readHtml(html: string): Block[] {
     if (inline.length === 0) return;
     tables.sink(blocks).push({
       kind: heading > 0 ? 'heading' : quoted > 0 ? 'quotation' : 'paragraph',
+      ...(style === undefined ? {} : { style }),
       level: heading,
       list: item,
       startIn,
-      content: inline,
+      content: heading > 0 ? plainHeading(inline) : inline,
     });
     startIn = undefined;
   };
@@ -75,10 +143,13 @@ export function readHtml(html: string): Block[] {
   const parser = new Parser(
     {
       onopentag(name, attributes) {
+        const unwanted = LEFT_OUT[name];
+        if (unwanted) leave(...unwanted);
         if (SILENT.has(name)) silent++;
+        else if (name === 'img') picture(attributes);
         else if (name === 'table') {
           flush();
-          tables.open();
+          if (tables.open()) leave('table within a table, whose words stay', 'tables within tables, whose words stay');
         } else if (name === 'tr' || name === 'td' || name === 'th') {
           flush();
           if (name === 'tr') tables.row();
@@ -86,6 +157,7 @@ export function readHtml(html: string): Block[] {
         } else if (/^h[1-6]$/.test(name)) {
           flush();
           heading = Number(name[1]);
+          style = styleOf(attributes);
         } else if (name === 'ul' || name === 'ol') {
           flush();
           lists.push({ kind: name === 'ol' ? 'number' : 'bullet', next: Number(attributes['start'] ?? 1) || 1 });
@@ -95,6 +167,8 @@ export function readHtml(html: string): Block[] {
         } else if (name === 'br') content.push(lineBreak());
         else if (BLOCKS.has(name)) {
           flush();
+          if (name === 'p' || name === 'li') style = styleOf(attributes);
+          if (name === 'figcaption' || name === 'caption') style = 'Caption';
           if (name === 'blockquote') quoted++;
           if (name === 'li') {
             const list = lists.at(-1) ?? { kind: 'bullet', next: 1 };
@@ -103,19 +177,25 @@ export function readHtml(html: string): Block[] {
           }
         }
         const mark = MARKS[name];
-        if (mark) marks.push(markOf(mark));
-        if (name === 'a') marks.push(markOf('link', { href: (attributes['href'] ?? '').slice(0, 2000) }));
+        const look = LOOKS[name] ?? (name === 'span' ? lookOf(attributes, beside !== undefined) : undefined);
+        if (mark) marks.push({ tag: name, mark: markOf(mark) });
+        if (look) marks.push({ tag: name, mark: markOf('character', { style: look }) });
+        // A span without a look closes nothing but itself.
+        else if (name === 'span') marks.push({ tag: name, mark: undefined });
+        if (name === 'a') marks.push({ tag: name, mark: markOf('link', { href: (attributes['href'] ?? '').slice(0, 2000) }) });
       },
       ontext(text) {
         if (silent > 0) return;
-        const plain = text.replace(/[ \t\r\n]+/g, ' ');
+        // A tab of a word processor is one; in a page it is white space.
+        const plain = text.replace(beside ? /[ \r\n]+/g : /[ \t\r\n]+/g, ' ');
         if (plain === '') return;
         // A link within the document leads nowhere on a page, and the way back from a note is none to be read.
-        const inner = marks.some((mark) => mark.type.name === 'link' && (mark.attrs['href'] as string).startsWith('#'));
-        if (inner && plain.trim() === '↑') return;
-        const own = marks.filter((mark) => mark.type.name !== 'link' || /^[^#]/.test(mark.attrs['href'] as string));
+        const asked = marks.flatMap(({ mark }) => mark ?? []);
+        const inner = asked.some((mark) => mark.type.name === 'link' && (mark.attrs['href'] as string).startsWith('#'));
+        if (inner && /^\s*[↑↩]\uFE0E?\s*$/.test(plain)) return;
+        const own = asked.filter((mark) => mark.type.name !== 'link' || /^[^#]/.test(mark.attrs['href'] as string));
         const distinct = own.filter((mark, i) => own.findIndex((each) => each.type === mark.type) === i);
-        content.push(textOf(plain, distinct));
+        content.push(textOf(plain, Mark.setFrom(distinct)));
       },
       onclosetag(name) {
         if (SILENT.has(name)) silent = Math.max(0, silent - 1);
@@ -128,20 +208,19 @@ export function readHtml(html: string): Block[] {
         } else if (/^h[1-6]$/.test(name)) {
           flush();
           heading = 0;
+          style = undefined;
         } else if (name === 'ul' || name === 'ol') {
           flush();
           lists.pop();
           item = undefined;
         } else if (BLOCKS.has(name)) {
           flush();
+          style = undefined;
           if (name === 'blockquote') quoted = Math.max(0, quoted - 1);
           if (name === 'li') item = undefined;
         }
-        if (MARKS[name] || name === 'a') {
-          const type = MARKS[name] ?? 'link';
-          const last = marks.findLastIndex((mark) => mark.type.name === type);
-          if (last >= 0) marks.splice(last, 1);
-        }
+        const last = marks.findLastIndex(({ tag }) => tag === name);
+        if (last >= 0) marks.splice(last, 1);
       },
     },
     { decodeEntities: true },
@@ -149,7 +228,38 @@ export function readHtml(html: string): Block[] {
   parser.write(html);
   parser.end();
   flush();
-  return blocks;
+  tables.finish(blocks);
+  const dropped = [...left].map(([one, { more, count }]) => counted(count, one, more));
+  return { blocks, pictures, letters: beside?.letters ?? [], dropped: [...(beside?.dropped ?? []), ...dropped] };
+}
+
+/** A heading that is strong as a whole says no more than that it is one. */
+const plainHeading = (content: readonly Node[]): readonly Node[] => {
+  const strong = markOf('strong');
+  return content.every((node) => !node.isText || strong.isInSet(node.marks))
+    ? content.map((node) => node.mark(strong.removeFromSet(node.marks)))
+    : content;
+};
+
+/** The look that a span asks for, by the source's name of it or by what its own style says; undefined for none. */
+function lookOf(attributes: Readonly<Record<string, string>>, isNamed: boolean): string | undefined {
+  const number = isNamed && /^c(\d+)$/.exec(attributes['class'] ?? '')?.[1];
+  if (number) return sourceMark(Number(number));
+  const says = `${attributes['class'] ?? ''} ${attributes['style'] ?? ''}`;
+  if (/line-through/.test(says)) return sourceMark('strike');
+  if (/underline/.test(says)) return sourceMark('underline');
+  return /small-?caps/.test(says) ? sourceMark('smallCapitals') : undefined;
+}
+
+/** What a `data:` address holds; undefined where it is no picture. */
+function dataOf(src: string): Uint8Array | undefined {
+  const comma = src.indexOf(',');
+  if (!/^data:image\/[\w.+-]+;base64$/.test(src.slice(0, comma))) return undefined;
+  try {
+    return Uint8Array.from(atob(src.slice(comma + 1)), (letter) => letter.charCodeAt(0));
+  } catch {
+    return undefined;
+  }
 }
 
 /** The tables that are being read: one, and those in its cells, which give their paragraphs to it. */
@@ -163,8 +273,17 @@ class Tables {
     return this.#cell?.blocks ?? blocks;
   }
 
-  open(): void {
+  /** Whether it stands in another. */
+  open(): boolean {
     if (this.#depth++ === 0) this.#rows = [];
+    return this.#depth > 1;
+  }
+
+  /** Ends what was never closed. */
+  finish(blocks: Block[]): void {
+    if (this.#depth === 0) return;
+    this.#depth = 1;
+    this.close(blocks);
   }
 
   row(): void {

@@ -1,7 +1,7 @@
 import { documentOf, get } from '@/core/records/document';
 import type { DocumentRecord } from '@/core/records/index';
 import type { ParagraphProperties } from '@/core/records/paragraphStyle';
-import { bodyOf, textOf } from '@/core/records/body';
+import { docOf } from '@/core/records/body';
 import { putFrame } from '@/core/actions/frames';
 import { Edit } from '@/core/actions/edit';
 import { flow } from '@/core/actions/stories';
@@ -10,8 +10,8 @@ import { inReadingOrder } from '@/core/compose/displayList/readingOrder';
 import { lineText } from '@/core/compose/displayList/lineText';
 import { pageGrid } from '@/core/page/grid';
 import { placedPages, formatOf } from '@/core/page/pages';
-import { COPY_STYLES, storyOf } from '@/formats/copy/story';
-import type { Block } from '@/formats/copy/blocks';
+import { bodyBlocks, COPY_STYLES } from '@/formats/copy/story';
+import type { Copy } from '@/formats/copy/blocks';
 import { facesOf } from '@/core/compose/paragraph/faces';
 import { composerFor, loadFaces } from '@/formats/faces/files';
 import { paintPdf } from '@/formats/pdf/painter';
@@ -46,7 +46,7 @@ export interface RenderPicture {
  * @throws OptionError when the picture has no outline to wrap around, or the text cannot be placed
  */
 export async function typeset(
-  blocks: readonly Block[],
+  copy: Copy,
   options: RenderOptions,
   picture: RenderPicture | undefined,
   more: StyleFile = NO_STYLE_FILE,
@@ -73,8 +73,7 @@ export async function typeset(
       more.picture,
     );
   }
-  const { body } = storyOf('', [{ kind: 'heading', level: 1, content: [textOf(' ')] }, ...blocks]);
-  edit.put({ id: 'text', kind: 'text', role: 'body', body: bodyOf(body) });
+  edit.put({ id: 'text', kind: 'text', role: 'body', body: docOf(bodyBlocks(copy)) });
   const frame = putFrame(
     edit,
     'page',

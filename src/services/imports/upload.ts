@@ -6,6 +6,8 @@ import { BadRequestError } from '../errors';
 export interface Upload {
   readonly name: string;
   readonly bytes: Uint8Array;
+  /** What its letters are in, where whoever sent it says so. */
+  readonly encoding?: string | undefined;
 }
 
 /**
@@ -31,6 +33,10 @@ export async function readUpload(request: Request, limit: number): Promise<Uploa
   const source = Readable.fromWeb(request.body as Parameters<typeof Readable.fromWeb>[0]);
   return new Promise<Upload>((resolve, reject) => {
     let upload: Upload | undefined;
+    let encoding: string | undefined;
+    parser.on('field', (field, value) => {
+      if (field === 'encoding') encoding = value.slice(0, 40);
+    });
     const stop = (error: Error) => {
       source.unpipe(parser);
       // What still comes is read and let go, so that the sender hears the answer rather than a broken connection.
@@ -46,7 +52,7 @@ export async function readUpload(request: Request, limit: number): Promise<Uploa
       });
     });
     parser.on('error', () => stop(new BadRequestError('The upload broke off.')));
-    parser.on('close', () => (upload ? resolve(upload) : reject(new BadRequestError('No file was sent.'))));
+    parser.on('close', () => (upload ? resolve({ ...upload, encoding }) : reject(new BadRequestError('No file was sent.'))));
     source.on('error', () => stop(new BadRequestError('The upload broke off.')));
     source.pipe(parser);
   });

@@ -1,14 +1,14 @@
 import type { ReadPicture } from '@/formats/pictures/read';
-import type { ReadStory } from '@/formats/copy/story';
+import type { SentCopy } from '@/formats/copy/sent';
 
 /** What a reading process is asked to do with a file that came from outside. */
 export type ReadingJob =
-  | { readonly job: 'copy'; readonly name: string; readonly bytes: Uint8Array }
+  | { readonly job: 'copy'; readonly name: string; readonly bytes: Uint8Array; readonly encoding?: string | undefined }
   | { readonly job: 'picture'; readonly name: string; readonly bytes: Uint8Array }
   | { readonly job: 'screenCopy'; readonly side: number; readonly bytes: Uint8Array };
 
 export interface ReadingResults {
-  readonly copy: ReadStory;
+  readonly copy: SentCopy;
   readonly picture: ReadPicture;
   readonly screenCopy: Uint8Array;
 }

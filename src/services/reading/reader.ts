@@ -1,8 +1,8 @@
 import sharp from 'sharp';
 import { readCopy } from '@/formats/copy/read';
-import { storyOf } from '@/formats/copy/story';
+import { sentCopy } from '@/formats/copy/sent';
 import { readPicture, screenCopy } from '@/formats/pictures/read';
-import { plainName, RefusedFileError } from '@/formats/refused';
+import { RefusedFileError } from '@/formats/refused';
 import type { ReadingAnswer, ReadingJob } from './jobs';
 
 /**
@@ -18,7 +18,7 @@ async function read(job: ReadingJob): Promise<ReadingAnswer> {
   try {
     switch (job.job) {
       case 'copy':
-        return { type: 'done', result: storyOf(plainName(job.name), await readCopy(job.name, job.bytes)) };
+        return { type: 'done', result: sentCopy(await readCopy(job.name, job.bytes, job.encoding)) };
       case 'picture':
         return { type: 'done', result: await readPicture(job.name, job.bytes, () => send({ type: 'step' })) };
       case 'screenCopy':

@@ -5,6 +5,5 @@ import { handler } from '../../handler';
 import { NO_PARAMS } from '../../params';
 
 export const POST = handler(NO_PARAMS, async (request) => {
-  const { name, bytes } = await readUpload(request, PICTURE_BYTES);
-  return Response.json(await importPicture(name, bytes, request.signal));
+  return Response.json(await importPicture(await readUpload(request, PICTURE_BYTES), request.signal));
 });
