@@ -1,5 +1,6 @@
 import './earlyFaces';
 import { expose, transfer } from 'comlink';
+import type { Node } from 'prosemirror-model';
 import { ActionError } from '@/core/actions/edit';
 import { makeQuote, type Passage } from '@/core/actions/quotes';
 import { crowdedWords, fillSlots, type FillSlots } from '@/core/actions/slots';
@@ -8,13 +9,17 @@ import { Composer, type Composed } from '@/core/compose/composer';
 import { beyondList, isBeyond } from '@/core/compose/displayList/beyond';
 import { caretAt, lineEdge, placeAt, placeBeside, selectedAreas } from '@/core/compose/displayList/caret';
 import type { PageList } from '@/core/compose/displayList/displayList';
+import { endOfSpace, galley, isGalley, measureOf } from '@/core/compose/measure/galley';
+import { measuresOf } from '@/core/compose/measure/surface';
 import { partOf, showsOthers } from '@/core/compose/measure/part';
 import { slotWords } from '@/core/compose/measure/slotFits';
 import { sentencesOf } from '@/core/compose/displayList/sentences';
 import { samePlace } from '@/core/editing/places';
 import { applied, type Diff } from '@/core/records/diff';
-import { type Document, find, get } from '@/core/records/document';
+import { bodyOf } from '@/core/records/body';
+import { type Document, documentOf, find, get } from '@/core/records/document';
 import { same } from '@/core/records/same';
+import type { DocumentRecord } from '@/core/records/index';
 import { readDiff, readDocument, storedDiff } from '@/core/records/stored';
 import { Shaper } from '@/core/type/shaper';
 import { paintItem } from '@/formats/svg/painter';
@@ -22,6 +27,7 @@ import { SmallPages } from './smallPages';
 import { loadNeeds } from './loadNeeds';
 import type {
   BeyondSheet,
+  GalleyOrder,
   Listener,
   PaintedPage,
   Planned,
@@ -38,12 +44,16 @@ import type {
 const shaper = new Shaper();
 const composer = new Composer(shaper);
 const slotComposer = new Composer(shaper);
+const galleyComposer = new Composer(shaper);
 let base: Document | undefined;
 let draft: Diff | null = null;
 let turn = 0;
 /** What is selected in the text in hand, and the text whose overset is looked at. */
 let selected: RangeIn | null = null;
 let looked: string | null = null;
+/** What is set in a galley, and the bodies of what is only tried there. */
+let galleyOrder: GalleyOrder | null = null;
+let tried: readonly { readonly name: string; readonly body: Node }[] = [];
 let watched: readonly string[] = [];
 /** All of the document has been composed once. */
 let isComposed = false;
@@ -70,6 +80,34 @@ function show(): void {
     beyond: sheetOf(looked, composed),
   });
   showSmall(document, composed);
+  if (galleyOrder) unasked(showGalley, 'galley');
+}
+
+/** Sets the texts that are looked at in a galley. It comes after the pages, and only the newest counts. */
+function showGalley(): void {
+  if (!galleyOrder) return;
+  const document = now();
+  const texts = [
+    ...galleyOrder.texts.flatMap((id) => {
+      const body = find(document, 'text', id)?.body;
+      return body ? [{ name: id, body, measure: measureOf(document, id) }] : [];
+    }),
+    ...tried.map(({ name, body }) => ({ name, body, measure: measuresOf(document)[name === 'body' ? 'body' : 'area'] })),
+  ];
+  const { beyond } = composer.compose(document);
+  const parts = galley(document, galleyComposer, texts);
+  listener?.galley({
+    parts: parts.map((part) => {
+      const { name, list, baselines } = part;
+      const over = beyond.get(name);
+      const { page, width, height } = list;
+      return { name, page, width, height, baselines, endsAt: over && endOfSpace(part, over) };
+    }),
+    pages: paintLists(
+      document,
+      parts.map(({ list }) => list),
+    ),
+  });
 }
 
 /** The pages with the sheet on which the overset of a text is looked at. */
@@ -136,10 +174,16 @@ function changedOnly<T>(kind: string, list: T): T | undefined {
   return list;
 }
 
-function paint(document: Document, composed: Composed): PaintedPage[] {
+const paint = (document: Document, composed: Composed): PaintedPage[] =>
+  paintLists(
+    document,
+    withBeyond(composed, looked).filter(({ page }) => watched.includes(page) || isBeyond(page)),
+  );
+
+/** Paints what is not on the screen as it is. */
+function paintLists(document: Document, lists: readonly PageList[]): PaintedPage[] {
   const out: PaintedPage[] = [];
-  for (const list of withBeyond(composed, looked)) {
-    if (!watched.includes(list.page) && !isBeyond(list.page)) continue;
+  for (const list of lists) {
     const before = shown.get(list.page);
     if (before?.list === list) continue;
     const source = (id: string, placed: { w: number; h: number }): string => {
@@ -185,7 +229,7 @@ function plan(action: keyof PlannedActions, intent: PlannedActions[keyof Planned
 interface Job {
   readonly work: () => unknown;
   /** Of those of a kind that wait, only the newest is done. */
-  readonly newest: 'draft' | 'small' | 'select' | undefined;
+  readonly newest: 'draft' | 'small' | 'select' | 'galley' | undefined;
   readonly done: (value: unknown) => void;
   readonly failed: (error: unknown) => void;
 }
@@ -202,8 +246,8 @@ function inTurn<T>(work: () => T | Promise<T>, newest?: Job['newest']): Promise<
 }
 
 /** The same for what nobody waits for: where it goes wrong, the screen is told. */
-function unasked(work: () => unknown): void {
-  inTurn(work).catch((error: unknown) => listener?.failed(error instanceof Error ? error.message : String(error)));
+function unasked(work: () => unknown, newest?: Job['newest']): void {
+  inTurn(work, newest).catch((error: unknown) => listener?.failed(error instanceof Error ? error.message : String(error)));
 }
 
 async function workOff(): Promise<void> {
@@ -261,10 +305,20 @@ const typesetter: Typesetter = {
       for (const page of shown.keys()) if (isBeyond(page)) shown.delete(page);
       show();
     }),
+  setGalley: (order) =>
+    inTurn(async () => {
+      galleyOrder = order;
+      tried = order?.tried.map(({ name, body }) => ({ name, body: bodyOf(body) })) ?? [];
+      for (const page of shown.keys()) if (isGalley(page)) shown.delete(page);
+      if (!order || !base) return;
+      const faces = tried.map(({ name, body }): DocumentRecord => ({ id: name, kind: 'text', role: 'furniture', body }));
+      await loadNeeds(documentOf([...base.records.values(), ...faces]), shaper);
+      showGalley();
+    }),
   watch: (pages) =>
     inTurn(() => {
       // A page that was out of sight is painted whole when it comes back.
-      for (const page of shown.keys()) if (!pages.includes(page)) shown.delete(page);
+      for (const page of shown.keys()) if (!pages.includes(page) && !isGalley(page)) shown.delete(page);
       watched = pages;
       if (!base) return;
       if (!isComposed) showSpread();

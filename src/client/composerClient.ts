@@ -11,6 +11,9 @@ import type {
   BeyondSheet,
   ComposedPages,
   DrawnPage,
+  GalleyOrder,
+  GalleySheet,
+  PaintedPage,
   PlaceIn,
   PlannedActions,
   RangeIn,
@@ -50,6 +53,8 @@ export interface Setting {
   readonly selection: ShownSelection;
   /** The overset that is looked at. */
   readonly beyond: BeyondSheet | undefined;
+  /** What is looked at in a galley; it is painted among `pages`. */
+  readonly galley: GalleySheet['parts'];
 }
 
 const NOTHING: Setting = {
@@ -62,6 +67,7 @@ const NOTHING: Setting = {
   trouble: undefined,
   selection: { caret: null, areas: [] },
   beyond: undefined,
+  galley: [],
 };
 
 /** The screen's side of the compose worker: passes every diff on, and holds what came back. */
@@ -92,6 +98,7 @@ export class ComposerClient {
           selected: (selection: ShownSelection) => this.#set({ selection }),
           slots: (slots: readonly (readonly [string, number])[]) => this.#set({ slots: new Map(slots) }),
           drawn: (pages: readonly DrawnPage[]) => this.#takeDrawn(pages),
+          galley: ({ parts, pages }: GalleySheet) => this.#set({ galley: parts, pages: this.#painted(pages) }),
           failed: (why: string) => this.#notComposed(why),
         }),
       ),
@@ -180,6 +187,12 @@ export class ComposerClient {
     this.#tell((typesetter) => typesetter.lookBeyond(text));
   }
 
+  /** Has texts set in a galley, now and with every change; null puts it away. */
+  setGalley(order: GalleyOrder | null): void {
+    this.#tell((typesetter) => typesetter.setGalley(order));
+    if (!order) this.#set({ galley: NOTHING.galley });
+  }
+
   /** The place in a text that a point of a page is nearest to. */
   async placeAt(page: string, point: Point, text?: string): Promise<PlaceIn | undefined> {
     return (await this.#typesetter).placeAt(page, point, text);
@@ -226,16 +239,7 @@ export class ComposerClient {
 
   #takeComposed(composed: ComposedPages): void {
     if (composed.turn === this.#turn) this.#busy = false;
-    const pages = new Map(this.#setting.pages);
-    for (const { page, chunks } of composed.pages) {
-      const before = new Map((pages.get(page) ?? []).map((chunk) => [chunk.key, chunk]));
-      pages.set(
-        page,
-        chunks.map(({ key, frame, markup, furniture }) =>
-          markup === undefined ? (before.get(key) ?? { key, frame, markup: '', furniture }) : { key, frame, markup, furniture },
-        ),
-      );
-    }
+    const pages = this.#painted(composed.pages);
     const { fits, grown, selection, beyond } = composed;
     this.#set({
       ready: true,
@@ -246,6 +250,21 @@ export class ComposerClient {
       ...(selection ? { selection } : {}),
       ...(beyond === undefined ? {} : { beyond: beyond ?? undefined }),
     });
+  }
+
+  /** The pages with those that were painted anew; what of them is the same stays the same object. */
+  #painted(painted: readonly PaintedPage[]): ReadonlyMap<string, readonly Painted[]> {
+    const pages = new Map(this.#setting.pages);
+    for (const { page, chunks } of painted) {
+      const before = new Map((pages.get(page) ?? []).map((chunk) => [chunk.key, chunk]));
+      pages.set(
+        page,
+        chunks.map(({ key, frame, markup, furniture }) =>
+          markup === undefined ? (before.get(key) ?? { key, frame, markup: '', furniture }) : { key, frame, markup, furniture },
+        ),
+      );
+    }
+    return pages;
   }
 
   #set(what: Partial<Setting>): void {

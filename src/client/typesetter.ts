@@ -5,6 +5,7 @@ import type { PlacedCaret, PlaceBeside, SelectedArea } from '@/core/compose/disp
 import type { Fit } from '@/core/compose/text/fit';
 import type { Box, Point } from '@/core/geometry/box';
 import type { StoredDiff, StoredRecord } from '@/core/records/stored';
+import type { BodyJson } from '@/core/records/body';
 import type { TextPlace, TextRange } from '@/core/editing/places';
 import type { Chunk } from '@/formats/svg/painter';
 
@@ -65,6 +66,26 @@ export interface BeyondSheet {
   readonly height: number;
 }
 
+/** What is to be set in a galley: texts of the document in their measures, and others that are only tried. */
+export interface GalleyOrder {
+  readonly texts: readonly string[];
+  readonly tried: readonly { readonly name: string; readonly body: BodyJson }[];
+}
+
+/** Texts as they are set by themselves, one under another; points. */
+export interface GalleySheet {
+  readonly parts: readonly {
+    readonly name: string;
+    readonly page: string;
+    readonly width: number;
+    readonly height: number;
+    readonly baselines: readonly number[];
+    /** Where its space on the pages ends, if it is over. */
+    readonly endsAt?: number | undefined;
+  }[];
+  readonly pages: readonly PaintedPage[];
+}
+
 /** What came of composing. */
 export interface ComposedPages {
   /** Of the drafts, the one that is shown. */
@@ -87,6 +108,7 @@ export interface Listener {
   /** Words that the waiting slots in sight take, by `slotKey`. */
   slots(slots: readonly (readonly [slot: string, words: number])[]): void;
   drawn(pages: readonly DrawnPage[]): void;
+  galley(sheet: GalleySheet): void;
   /** What it did unasked went wrong. */
   failed(why: string): void;
 }
@@ -106,6 +128,8 @@ export interface Typesetter {
   select(selected: RangeIn | null): Promise<void>;
   /** The text whose overset is looked at. */
   lookBeyond(text: string | null): Promise<void>;
+  /** Texts that are looked at in a galley, now and with every change; null when it is put away. */
+  setGalley(order: GalleyOrder | null): Promise<void>;
   /** The pages that are looked at. */
   watch(pages: readonly string[]): Promise<void>;
   /** Pages to be drawn small, so many pixels wide. */

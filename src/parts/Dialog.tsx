@@ -8,21 +8,22 @@ interface DialogProps {
   readonly title: string;
   readonly onClose: () => void;
   readonly children: ReactNode;
-  readonly wide?: boolean;
+  readonly size?: keyof typeof SIZES;
 }
 
+/** How wide a sheet is; `full` leaves little of what it lies over. */
+const SIZES = { usual: 'w-[30rem]', wide: 'w-[44rem]', full: 'w-[76rem]' } as const;
+
 /** A sheet over the work, closed by Esc or a press beside it; the focus stays in it and goes back where it was. */
-export function Dialog({ title, onClose, children, wide = false }: DialogProps) {
+export function Dialog({ title, onClose, children, size = 'usual' }: DialogProps) {
   return (
     <ModalOverlay
       isOpen
       isDismissable
       onOpenChange={(open) => !open && onClose()}
-      className="fixed inset-0 z-50 flex items-start justify-center overflow-auto bg-[#14213d]/30 py-24"
+      className={`fixed inset-0 z-50 flex items-start justify-center overflow-auto bg-[#14213d]/30 ${size === 'full' ? 'py-5' : 'py-24'}`}
     >
-      <Modal
-        className={`bg-base-100 text-base-content border-base-300 max-w-[calc(100vw-2rem)] border ${wide ? 'w-[44rem]' : 'w-[30rem]'}`}
-      >
+      <Modal className={`bg-base-100 text-base-content border-base-300 max-w-[calc(100vw-2rem)] border ${SIZES[size]}`}>
         <Sheet aria-label={title} className="outline-none">
           <Fields>{children}</Fields>
         </Sheet>
@@ -31,9 +32,16 @@ export function Dialog({ title, onClose, children, wide = false }: DialogProps) 
   );
 }
 
-/** A field is what one wants to type into: the first has the focus. */
+/** A field is what one wants to type into: the first has the focus, unless another says that it is the first. */
 function Fields({ children }: { children: ReactNode }) {
   const ref = useRef<HTMLDivElement>(null);
-  useEffect(() => ref.current?.querySelector<HTMLElement>('input, select, textarea')?.focus(), []);
+  useEffect(
+    () =>
+      (
+        ref.current?.querySelector<HTMLElement>('[data-first]') ??
+        ref.current?.querySelector<HTMLElement>('input, select, textarea')
+      )?.focus(),
+    [],
+  );
   return <div ref={ref}>{children}</div>;
 }

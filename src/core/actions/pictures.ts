@@ -11,9 +11,22 @@ import { pageWithGrid, putFrame } from './frames';
 const CUT_OUT_STAND_OFF = mm(5);
 const FRAME_STAND_OFF = mm(4);
 
-export function bringInPicture(document: Document, picture: Omit<PictureRecord, 'id' | 'kind' | 'order'>): Diff {
+/** What is known of a picture that is brought in. */
+export type NewPicture = Omit<PictureRecord, 'id' | 'kind' | 'order'>;
+
+export function bringInPicture(document: Document, picture: NewPicture): Diff {
   const edit = new Edit(document);
-  edit.put<PictureRecord>({ id: newId(), kind: 'picture', order: orderAfter(all(document, 'picture')), ...picture });
+  putPicture(edit, picture);
+  return edit.diff();
+}
+
+export const putPicture = (edit: Edit, picture: NewPicture): PictureRecord =>
+  edit.put<PictureRecord>({ id: newId(), kind: 'picture', order: orderAfter(all(edit.document, 'picture')), ...picture });
+
+/** Changes the words that belong to a picture. */
+export function setPictureWords(document: Document, id: string, words: Partial<Pick<PictureRecord, 'caption' | 'credit'>>): Diff {
+  const edit = new Edit(document);
+  edit.put({ ...get(document, 'picture', id), ...words });
   return edit.diff();
 }
 

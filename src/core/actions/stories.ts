@@ -8,11 +8,13 @@ import { all, type Document, find, framesOn, get, threadOf } from '../records/do
 import type { FrameRecord, StoryRecord, TextRecord } from '../records/index';
 import { type TextContent, textContent } from '../records/frame';
 import type { TextRole } from '../records/text';
+import { type Difference, taken } from '../editing/comparing';
 import { checkBody, plainBody } from '../records/body';
 import { said } from '../records/said';
 import type { StoryState } from '../records/story';
 import { isDay } from '../records/day';
 import { ActionError, Edit, freeName, newId, orderAfter, orderBehind } from './edit';
+import { type NewPicture, putPicture } from './pictures';
 import { growingText, NO_WRAP, pageWithGrid, putFrame, textColumns } from './frames';
 import { putPages } from './pages';
 import { places, pouredFrame } from './slots';
@@ -29,12 +31,15 @@ export interface NewStory {
   readonly standfirst?: string;
   readonly byline?: string;
   readonly body: Node;
+  /** The file it came in. */
+  readonly file?: string | undefined;
 }
 
-/** Adds a story and its texts to the issue; it lies in the tray until it is placed. */
-export function bringInStory(document: Document, story: NewStory): Diff {
+/** Adds a story, its texts and the pictures that came with it to the issue; they lie in the tray until they are placed. */
+export function bringInStory(document: Document, story: NewStory, pictures: readonly NewPicture[] = []): Diff {
   const edit = new Edit(document);
-  putStory(edit, story);
+  const { id } = putStory(edit, story);
+  for (const picture of pictures) putPicture(edit, { ...picture, story: id });
   return edit.diff();
 }
 
@@ -51,6 +56,7 @@ export function putStory(edit: Edit, story: NewStory, id: string = newId()): Sto
     section: story.section ?? '',
     order: orderAfter(stories),
     tint: stories.length % TINTS,
+    ...(story.file ? { file: story.file, state: 'delivered' as const } : {}),
     parts: {
       headline: part('headline', plainBody('headline', story.headline)),
       ...(story.standfirst ? { standfirst: part('standfirst', plainBody('standfirst', story.standfirst)) } : {}),
@@ -67,6 +73,8 @@ export interface StoryPlan {
   readonly state?: StoryState | undefined;
   readonly due?: string | undefined;
   readonly target?: number | undefined;
+  readonly writer?: string | undefined;
+  readonly notes?: string | undefined;
 }
 
 /** Plans a story whose copy is still to come: it has a name and parts that are empty. @throws ActionError */
@@ -91,6 +99,24 @@ export function setStory(document: Document, id: string, changes: Partial<StoryP
   checkPlan(next);
   const others = all(document, 'story').filter((other) => other.id !== id);
   edit.put(changes.name === undefined ? next : { ...next, name: freeName(others, next.name) });
+  return edit.diff();
+}
+
+/** Adds a part that a story does not have yet, empty. */
+export function addPart(document: Document, id: string, role: 'standfirst' | 'byline'): Diff {
+  const edit = new Edit(document);
+  const story = get(document, 'story', id);
+  if (story.parts[role]) return edit.diff();
+  const text = edit.put<TextRecord>(inOwnStyles(document, { id: newId(), kind: 'text', role, story: id, body: plainBody(role) }));
+  edit.put<StoryRecord>({ ...story, parts: { ...story.parts, [role]: text.id } });
+  return edit.diff();
+}
+
+/** Takes over what a file says otherwise that a story came from. */
+export function updateStory(document: Document, id: string, differences: readonly Difference[]): Diff {
+  const edit = new Edit(document);
+  const text = get(document, 'text', get(document, 'story', id).parts.body);
+  edit.put<TextRecord>(inOwnStyles(document, { ...text, body: taken(text.body, differences) }));
   return edit.diff();
 }
 

@@ -1,6 +1,6 @@
 import type { Outline } from '../geometry/outline';
 import type { RecordBase } from './common';
-import { figure, type Kind, LINE, list, maybe, oneOf, ORDER, parts, words, YES_OR_NO } from './kind';
+import { figure, type Kind, LINE, list, maybe, oneOf, ORDER, parts, reference, words, YES_OR_NO } from './kind';
 
 /** A picture the issue owns. The file itself is a blob, named by its SHA-256. */
 export interface PictureRecord extends RecordBase<'picture'> {
@@ -17,6 +17,8 @@ export interface PictureRecord extends RecordBase<'picture'> {
   readonly outlines: { readonly alpha?: Outline | undefined; readonly background?: Outline | undefined };
   readonly caption: string;
   readonly credit: string;
+  /** The story that it came with. */
+  readonly story?: string | undefined;
 }
 
 /** Rings of a traced outline, in the unit square of the picture. */
@@ -37,5 +39,6 @@ export const PICTURE: Kind<PictureRecord> = {
     outlines: parts({ alpha: OUTLINE, background: OUTLINE }),
     caption: words(2000),
     credit: LINE,
+    story: maybe(reference('story', 'forgets')),
   },
 };

@@ -1,5 +1,5 @@
 import type { RecordBase } from './common';
-import { DAY, type Kind, LINE, maybe, oneOf, ORDER, parts, reference, whole } from './kind';
+import { DAY, type Kind, LINE, maybe, oneOf, ORDER, parts, reference, whole, words } from './kind';
 
 /** How far a story is, in the order of the work. */
 export const STORY_STATES = ['planned', 'commissioned', 'delivered', 'edited', 'passed'] as const;
@@ -24,6 +24,12 @@ export interface StoryRecord extends RecordBase<'story'> {
   readonly due?: string | undefined;
   /** How many words it is meant to have. */
   readonly target?: number | undefined;
+  /** Who writes it, where its byline does not say so yet. */
+  readonly writer?: string | undefined;
+  /** The file that its copy came in, by name: the same one again is compared with it. */
+  readonly file?: string | undefined;
+  /** What is said of it at the desk; it never prints. */
+  readonly notes?: string | undefined;
 }
 
 export const STORY: Kind<StoryRecord> = {
@@ -42,5 +48,8 @@ export const STORY: Kind<StoryRecord> = {
     state: maybe(oneOf(...STORY_STATES)),
     due: maybe(DAY),
     target: maybe(whole(1, 1_000_000)),
+    writer: maybe(LINE),
+    file: maybe(LINE),
+    notes: maybe(words(10_000)),
   },
 };

@@ -96,7 +96,32 @@ export function sourceNames(copy: Copy, house: HouseStyles): SourceName[] {
         if (look) count(look, 'letters', node.text ?? '', () => usualLook(look, house));
       }
   }
+  // What is the headline by where it stands is one, and what stands beside it the byline, as long as nobody says otherwise.
+  const { headline, byline } = partsIn(copy.blocks, {}, house);
+  for (const [at, target] of [
+    [headline, 'headline'],
+    [byline, 'byline'],
+  ] as const) {
+    const own = at < 0 ? undefined : out.get(`paragraph ${nameOf(copy.blocks[at]!)}`);
+    if (own?.count === 1) own.usual = target;
+  }
   return [...out].map(([key, rest]) => ({ name: key.slice(key.indexOf(' ') + 1), ...rest }));
+}
+
+/** What each block becomes, and which of them are headline and byline by where they stand; −1 where none is. */
+function partsIn(
+  blocks: readonly Block[],
+  mapping: Mapping,
+  house: HouseStyles,
+): { targets: readonly Target[]; headline: number; byline: number } {
+  const targets = blocks.map((block) =>
+    block.kind === 'table' || block.kind === 'picture' ? 'body' : (mapping[nameOf(block)] ?? usualTarget(block, house)),
+  );
+  /** Whether what a paragraph becomes follows from what it is, so that it may still be a headline or byline. */
+  const isFree = (i: number): boolean =>
+    mapping[nameOf(blocks[i]!)] === undefined && (targets[i] === 'body' || targets[i]!.startsWith('style:'));
+  const headline = headlineIn(blocks, targets, isFree);
+  return { targets, headline, byline: bylineIn(blocks, targets, isFree, headline) };
 }
 
 /** What a paragraph of a source usually becomes. */
@@ -150,11 +175,7 @@ const BYLINE = /^(?:words |text |story )?by\s+\p{Lu}[^.!?]{1,100}$/iu;
  * its file; “By …” beside it the byline.
  */
 export function storyOf(copy: Copy, mapping: Mapping = {}, house: HouseStyles = NO_STYLES): ReadStory {
-  const targets = copy.blocks.map((block) =>
-    block.kind === 'table' || block.kind === 'picture' ? 'body' : (mapping[nameOf(block)] ?? usualTarget(block, house)),
-  );
-  const headline = headlineIn(copy.blocks, targets);
-  const byline = bylineIn(copy.blocks, targets, headline);
+  const { targets, headline, byline } = partsIn(copy.blocks, mapping, house);
   const parts: Record<'headline' | 'standfirst' | 'byline', string[]> = { headline: [], standfirst: [], byline: [] };
   const body: { block: Block; target: Target }[] = [];
   const pictures: { index: number; caption: string[]; credit: string[] }[] = [];
@@ -176,6 +197,9 @@ export function storyOf(copy: Copy, mapping: Mapping = {}, house: HouseStyles = 
     else if (target === 'headline' || target === 'standfirst' || target === 'byline') parts[target].push(wordsOf(block.content));
     else body.push({ block, target });
   });
+  // What stands in a cell of a table is a picture of the story all the same.
+  for (let index = 0; index < copy.pictures.length; index++)
+    if (!pictures.some((each) => each.index === index)) pictures.push({ index, caption: [], credit: [] });
   const paragraphs = targetedBlocks(body, looksOf(copy, mapping, house));
   if (paragraphs.length === 0) paragraphs.push(paragraphOf({ style: COPY_STYLES.first }));
   const doc = docOf(paragraphs);
@@ -205,12 +229,12 @@ export function storyOf(copy: Copy, mapping: Mapping = {}, house: HouseStyles = 
 const NO_STYLES: HouseStyles = { paragraph: [], character: [] };
 
 /** Which block is the headline; -1 where the copy has none. */
-function headlineIn(blocks: readonly Block[], targets: readonly Target[]): number {
+function headlineIn(blocks: readonly Block[], targets: readonly Target[], isFree: (i: number) => boolean): number {
   if (targets.includes('headline')) return -1;
   const words = blocks.map((block) =>
     block.kind === 'picture' || block.kind === 'table' ? Infinity : countWords(wordsOf(block.content)),
   );
-  const heading = blocks.slice(0, BEGINNING).findIndex(({ kind }, i) => kind === 'heading' && isFree(targets[i]!));
+  const heading = blocks.slice(0, BEGINNING).findIndex(({ kind }, i) => kind === 'heading' && isFree(i));
   const long = words.findIndex((count) => count > HEADLINE && count < Infinity);
   if (heading >= 0 && (long < 0 || heading < long)) return heading;
   const first = blocks.findIndex(({ kind }) => kind !== 'picture');
@@ -218,17 +242,19 @@ function headlineIn(blocks: readonly Block[], targets: readonly Target[]): numbe
   return block?.kind === 'paragraph' &&
     !block.list &&
     words[first]! <= HEADLINE &&
-    isFree(targets[first]!) &&
+    isFree(first) &&
     !BYLINE.test(wordsOf(block.content))
     ? first
     : -1;
 }
 
-/** Whether what a paragraph becomes follows from what it is, so that it may still be a headline or byline. */
-const isFree = (target: Target): boolean => target === 'body' || target.startsWith('style:');
-
 /** Which block is the byline: near the headline, or first where there is none. */
-function bylineIn(blocks: readonly Block[], targets: readonly Target[], headline: number): number {
+function bylineIn(
+  blocks: readonly Block[],
+  targets: readonly Target[],
+  isFree: (i: number) => boolean,
+  headline: number,
+): number {
   if (targets.includes('byline')) return -1;
   const title = headline >= 0 ? headline : targets.indexOf('headline');
   return blocks.findIndex(
@@ -237,6 +263,7 @@ function bylineIn(blocks: readonly Block[], targets: readonly Target[], headline
       i <= title + 3 &&
       block.kind === 'paragraph' &&
       targets[i] === 'body' &&
+      isFree(i) &&
       BYLINE.test(wordsOf(block.content).trim()),
   );
 }

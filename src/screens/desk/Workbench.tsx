@@ -1,7 +1,6 @@
 'use client';
 
 import { type ReactNode, useEffect, useMemo, useState } from 'react';
-import { useDropzone } from 'react-dropzone';
 import type { ComposerClient } from '@/client/composerClient';
 import type { DeskStore } from '@/client/deskStore';
 import { grown as widened, type Box } from '@/core/geometry/box';
@@ -22,11 +21,12 @@ import { PageLine } from './PageLine';
 import { OverSurface } from './surface/OverSurface';
 import { Surface, typeAt } from './surface/Surface';
 import { Tray } from './tray/Tray';
-import { useImport } from './tray/useImport';
-import { TextDialog, type TextAsked } from './text/TextDialogs';
-import { styleLists } from './text/styleLists';
-import { textCommands } from './text/textCommands';
+import { TextDialog, type TextAsked } from '../text/TextDialogs';
+import { styleLists } from '../text/styleLists';
+import { textCommands } from '../text/textCommands';
 import { type Desk, useDesk } from './useDesk';
+import { useFiles } from './useFiles';
+import { BringIn } from '../bringIn/BringInDialog';
 
 interface WorkbenchProps {
   readonly place: DeskPlace;
@@ -37,13 +37,7 @@ interface WorkbenchProps {
 /** The desk with what belongs to it: tray, page line, strip, foot and detail. */
 export function Workbench({ place, store, composer }: WorkbenchProps) {
   const desk = useDesk(place, store, composer);
-  const { bringIn, progress } = useImport(store, desk.say);
-  const dropzone = useDropzone({
-    onDrop: (files) => void bringIn(files),
-    noClick: true,
-    noKeyboard: true,
-    useFsAccessApi: false,
-  });
+  const { dropzone, bringIn, progress, arrived, onTaken, close } = useFiles(desk);
   const underWay = useHand(desk.hand, ({ doing }) => UNDER_WAY[doing]);
   const [asked, setAsked] = useState<TextAsked>();
   const ofDesk = deskCommands(desk, {
@@ -124,11 +118,25 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
         {look.detail && guides && <Detail desk={desk} />}
       </div>
       {dropzone.isDragActive && (
-        <div className="border-primary bg-base-100/85 fixed inset-0 z-50 grid place-items-center border-4 text-lg font-semibold">
-          Let go to bring these files into the tray
-        </div>
+        <p
+          role="status"
+          className="bg-secondary text-secondary-content pointer-events-none fixed bottom-16 left-1/2 z-50 -translate-x-1/2 px-4 py-2"
+        >
+          Let go on a page to place it there, anywhere else to bring it into the tray.
+        </p>
       )}
       {dialogs}
+      {arrived && (
+        <BringIn
+          document={place.document}
+          store={store}
+          composer={composer}
+          arrived={arrived}
+          say={desk.say}
+          onTaken={onTaken}
+          onClose={close}
+        />
+      )}
       {asked && <TextDialog asked={asked} formatter={desk.formatter} onClose={() => setAsked(undefined)} />}
       <Notices notices={desk.notices.list} onClose={desk.notices.close} />
     </div>

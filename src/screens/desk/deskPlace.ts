@@ -5,6 +5,8 @@ export type DeskKind = 'issue' | 'masters' | 'recurring';
 
 /** What a place gives the desk that it stands in. */
 export interface DeskPlace {
+  /** The document that lies there. */
+  readonly document: string;
   readonly kind: DeskKind;
   /** What is seen there, for those who listen. */
   readonly title: string;

@@ -27,6 +27,7 @@ export function HouseDesk({ id, publication, chapter, opened }: HouseDeskProps) 
   );
   const placeOf = useCallback(
     (store: DeskStore): DeskPlace => ({
+      document: id,
       kind: chapter,
       // The master that most pages are on lies there first.
       at: chapter === 'masters' ? deskPage(mastersOf(store.whole)[0]!.id, 'right') : undefined,

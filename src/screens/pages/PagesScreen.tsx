@@ -19,6 +19,7 @@ interface PagesScreenProps {
 export function PagesScreen({ id, publication, name, house, at }: PagesScreenProps) {
   const placeOf = useCallback(
     (store: DeskStore): DeskPlace => ({
+      document: id,
       kind: 'issue',
       at,
       title: `${publication}, ${name}: pages`,

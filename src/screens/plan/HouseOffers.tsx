@@ -53,7 +53,7 @@ export function HouseOffers({ id, document, store, say }: HouseOffersProps) {
         The house has {offers.length === 1 ? 'a change' : `${offers.length} changes`}
       </button>
       {open && (
-        <Dialog title="Changes of the house" wide onClose={() => setOpen(false)}>
+        <Dialog title="Changes of the house" size="wide" onClose={() => setOpen(false)}>
           <div className="flex max-h-[34rem] flex-col p-5">
             <h2 className="text-base font-semibold">Changes of the house</h2>
             <p className="pb-3 opacity-75">

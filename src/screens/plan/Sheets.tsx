@@ -25,7 +25,7 @@ export function Sheets({ list, folios, binding, onClose }: SheetsProps) {
     </span>
   );
   return (
-    <Dialog title="Sheets" wide onClose={onClose}>
+    <Dialog title="Sheets" size="wide" onClose={onClose}>
       <div className="max-h-[32rem] overflow-auto p-5">
         <h2 className="text-base font-semibold">Sheets</h2>
         <p className="pb-3 opacity-75">

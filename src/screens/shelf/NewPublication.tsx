@@ -46,7 +46,7 @@ export function NewPublication({ kind: asked = 'magazine', onClose }: { kind?: P
       ? { blank: true }
       : { palette: Number(palette), pages: pages.map(({ id }) => id).filter((id) => !dropped.has(id)) };
   return (
-    <Dialog title="New publication" wide onClose={onClose}>
+    <Dialog title="New publication" size="wide" onClose={onClose}>
       <OrderForm<{ house: string }>
         title="New publication"
         words="It begins with a design of its kind, all of it yours to change, or with nothing but a grid."

@@ -6,7 +6,8 @@ import { docOf, countWords } from '../../records/body';
 import { PLAIN, styleSheet } from '../../type/styles';
 import { wordsThatFit } from './slotWords';
 import { sampleOf } from '../../page/sampleText';
-import { compareBreaking, measuresOf, specimens, wordsPerPage } from './typeSheet';
+import { compareBreaking, specimens, wordsPerPage } from './typeSheet';
+import { measuresOf } from './surface';
 import { unevennessOf } from './wordSpaces';
 
 const house = document(...baseRecords(0));

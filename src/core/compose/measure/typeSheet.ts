@@ -1,16 +1,13 @@
-import { pageGrid, textArea } from '../../page/grid';
-import type { Node } from 'prosemirror-model';
-import { formatOf, mastersOf } from '../../page/pages';
 import { docOf, markOf, paragraphOf, plainBody, plainParagraphs, textOf } from '../../records/body';
 import { all, type Document, documentOf, find } from '../../records/document';
-import { textContent } from '../../records/frame';
-import type { DocumentRecord, FrameRecord, ParagraphStyleRecord } from '../../records/index';
+import type { DocumentRecord, ParagraphStyleRecord } from '../../records/index';
 import type { ParagraphProperties } from '../../records/paragraphStyle';
 import { PLAIN, styleSheet } from '../../type/styles';
 import type { Composer } from '../composer';
 import type { SampleText } from '../../page/sampleText';
 import type { Line, TextItem } from '../displayList/displayList';
 import { said } from '../../records/said';
+import { bareSurface, framed, measuresOf } from './surface';
 import { wordsThatFit } from './slotWords';
 import { type Comparison, unevennessOf, wordSpaces } from './wordSpaces';
 
@@ -38,16 +35,6 @@ const DISPLAY_SIZE = 13;
 
 /** Paragraphs that running text is shown in. */
 const RUNNING = 3;
-
-const SURFACE = 'type-sheet';
-
-/** Measure of one column of body text on a house's first master, and of its whole type area. */
-export function measuresOf(house: Document): { body: number; area: number; lines: number } {
-  const master = mastersOf(house)[0]!;
-  const grid = pageGrid(formatOf(house), master, 'right');
-  const { measure, columns, lines } = textArea(grid, master);
-  return { body: measure, area: grid.area.w, lines: lines * columns };
-}
 
 /**
  * The styles of a house in text of the right kind: paragraph styles, then character styles.
@@ -81,7 +68,7 @@ export function specimens(house: Document, composer: Composer, sample: SampleTex
       measure: measures.body,
     }));
   for (const { record } of characters) records.push(...markedRecords(record.id, running.id, sample.body[0] ?? '', measures.body));
-  const composed = composer.compose(documentOf([...surface(house), ...records]));
+  const composed = composer.compose(documentOf([...bareSurface(house), ...records]));
   const items = new Map(composed.pages[0]!.items.flatMap((item) => (item.type === 'text' ? [[item.frame, item] as const] : [])));
   return [...styles, ...characters].map(({ record, properties, measure }): Specimen => {
     const item = items.get(`frame-${record.id}`)!;
@@ -111,7 +98,7 @@ export function compareBreaking(house: Document, composer: Composer, style: stri
   const { body: measure } = measuresOf(house);
   const set = (breaking: ParagraphProperties['breaking']): number[] => {
     const own = { ...record, properties: { ...record.properties, breaking } };
-    const doc = documentOf([...surface(house), own, ...specimenRecords(own, body, measure)]);
+    const doc = documentOf([...bareSurface(house), own, ...specimenRecords(own, body, measure)]);
     const { pages } = composer.compose(doc);
     const item = pages[0]!.items.find((each): each is TextItem => each.type === 'text')!;
     return wordSpaces(item.columns.flatMap((column) => column.lines));
@@ -133,21 +120,6 @@ export function wordsPerPage(house: Document, composer: Composer, style: string,
 
 const charactersOf = (line: Line): number => line.runs.reduce((sum, run) => sum + run.text.length + 1, -1);
 
-/** A house without pages of its own, and one bare page to set on. */
-function surface(house: Document): DocumentRecord[] {
-  const kept = [...house.records.values()].filter(({ kind }) => kind !== 'page' && kind !== 'frame' && kind !== 'text');
-  const issue: DocumentRecord = {
-    id: 'issue',
-    kind: 'issue',
-    publication: '',
-    number: '',
-    season: '',
-    date: '2000-01-01',
-    language: find(house, 'issue', 'issue')?.language ?? 'en-GB',
-  };
-  return [...kept, issue, { id: SURFACE, kind: 'page', order: 'a0', master: mastersOf(house)[0]!.id }];
-}
-
 /** Words of a paragraph that a character style is shown on. */
 const MARKED = 6;
 
@@ -164,17 +136,3 @@ function markedRecords(style: string, paragraph: string, words: string, measure:
 
 const specimenRecords = (record: ParagraphStyleRecord, words: readonly string[], measure: number): DocumentRecord[] =>
   framed(record.id, plainBody(record.id, ...words), measure);
-
-function framed(style: string, body: Node, measure: number): DocumentRecord[] {
-  const frame: FrameRecord = {
-    id: `frame-${style}`,
-    kind: 'frame',
-    on: SURFACE,
-    side: 'both',
-    box: { x: 0, y: 0, w: measure, h: 10 },
-    order: 'a0',
-    content: textContent(`text-${style}`, 'a0', { grows: true, ignoresWraps: true }),
-    wrap: { mode: 'none', standOff: 0, outline: 'alpha' },
-  };
-  return [frame, { id: `text-${style}`, kind: 'text', role: 'furniture', body }];
-}

@@ -139,6 +139,35 @@ export function useHandling(around: Surroundings) {
     );
   };
 
+  /** What is carried where the pointer is now, and what would take it there. */
+  const carriedTo = (
+    what: Carry['what'],
+    id: string,
+    event: { readonly clientX: number; readonly clientY: number; readonly shiftKey: boolean },
+  ): Carry => {
+    const now = latest.current;
+    const cell = window.document.elementFromPoint(event.clientX, event.clientY)?.closest('[data-spread]');
+    const to = cell ? Number(cell.getAttribute('data-spread')) : now.spread;
+    if (to !== now.spread) now.onGo(to);
+    const point = now.desk.pointAt(event);
+    const at = point.inside ? onPage(now.pages, now.format.width, now.format.height, point) : undefined;
+    const waiting = at && what === 'picture' ? pictureFrameAt(now.format, now.frames, at) : undefined;
+    const slot = at && what === 'story' ? slotAt(now.store.document, at.page, at) : undefined;
+    const free = at && targetAt(now.format, at.page, at, now.frames);
+    // Where nothing is free something is still meant: a picture on text is run around there, a story lies on its panel.
+    const onto =
+      at && !waiting && !slot && !free
+        ? what === 'picture'
+          ? pictureOnText(now.store.document, now.format, now.frames, at, id)
+          : what === 'story' || what === 'tail'
+            ? storyOnPanel(now.format, now.frames, at)
+            : undefined
+        : undefined;
+    const target = waiting ?? slot ?? free ?? onto;
+    const allPages = what !== 'picture' && now.allPages !== event.shiftKey;
+    return { what, id, x: event.clientX, y: event.clientY, target, allPages };
+  };
+
   /** Carries something over the desk; over a cell of the page line, that spread comes up. */
   const carryOver = (what: Carry['what'], id: string, start: ReactPointerEvent) => {
     start.stopPropagation();
@@ -146,27 +175,7 @@ export function useHandling(around: Surroundings) {
     followPointer(
       (event) => {
         if (!current && !hasWandered(start, event)) return;
-        const now = latest.current;
-        const cell = window.document.elementFromPoint(event.clientX, event.clientY)?.closest('[data-spread]');
-        const to = cell ? Number(cell.getAttribute('data-spread')) : now.spread;
-        if (to !== now.spread) now.onGo(to);
-        const point = now.desk.pointAt(event);
-        const at = point.inside ? onPage(now.pages, now.format.width, now.format.height, point) : undefined;
-        const waiting = at && what === 'picture' ? pictureFrameAt(now.format, now.frames, at) : undefined;
-        const slot = at && what === 'story' ? slotAt(now.store.document, at.page, at) : undefined;
-        const free = at && targetAt(now.format, at.page, at, now.frames);
-        // Where nothing is free something is still meant: a picture on text is run around there, a story lies on its panel.
-        const onto =
-          at && !waiting && !slot && !free
-            ? what === 'picture'
-              ? pictureOnText(now.store.document, now.format, now.frames, at, id)
-              : what === 'story' || what === 'tail'
-                ? storyOnPanel(now.format, now.frames, at)
-                : undefined
-            : undefined;
-        const target = waiting ?? slot ?? free ?? onto;
-        const allPages = what !== 'picture' && now.allPages !== event.shiftKey;
-        current = { what, id, x: event.clientX, y: event.clientY, target, allPages };
+        current = carriedTo(what, id, event);
         hand.take({ doing: 'carrying', carry: current });
       },
       (event) => {
@@ -179,7 +188,7 @@ export function useHandling(around: Surroundings) {
     );
   };
 
-  return { pull, pullCorner, markOut, carryOver };
+  return { pull, pullCorner, markOut, carryOver, carriedTo };
 }
 
 /** The topmost frame under a point that will do. */
@@ -214,13 +223,15 @@ function pictureOnText(
   const under = frames.find(({ frame, page, box }) => textIn(frame) !== undefined && page === at.page && contains(box, at));
   const of = find(document, 'picture', picture);
   const layout = under && layoutOf(under.frame.content);
-  if (!under || !of || !layout) return undefined;
+  if (!under || !layout) return undefined;
+  // Of a file that is still on its way nobody knows the form.
+  const { width, height } = of ?? { width: 4, height: 3 };
   const { columns, gutter } = layout;
   const { box } = under;
   const grid = pageGrid(format, at.page.master, at.page.side);
   const w = (box.w - gutter * (columns - 1)) / columns;
   const column = Math.max(0, Math.min(columns - 1, Math.floor((at.x - box.x) / (w + gutter))));
-  const lines = Math.max(3, Math.round((w * of.height) / of.width / grid.step));
+  const lines = Math.max(3, Math.round((w * height) / width / grid.step));
   const h = Math.min(lines * grid.step, box.h);
   const first = grid.first - grid.step;
   const line = Math.round((at.y - h / 2 - first) / grid.step);

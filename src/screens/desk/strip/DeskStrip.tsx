@@ -6,9 +6,9 @@ import type { Desk } from '../useDesk';
 import { FrameBar } from './FrameBar';
 import { InheritedBar } from './InheritedBar';
 import { ManyBar } from './ManyBar';
-import { styleLists } from '../text/styleLists';
-import { TextBar } from '../text/TextBar';
-import { Strip } from './Strip';
+import { styleLists } from '../../text/styleLists';
+import { TextBar } from '../../text/TextBar';
+import { Strip } from '@/parts/Strip';
 
 const nothing = () => undefined;
 

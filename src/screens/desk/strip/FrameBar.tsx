@@ -10,7 +10,7 @@ import type { FrameRecord } from '@/core/records/index';
 import type { Wrap } from '@/core/records/frame';
 import type { FrameActions } from '../frames/frameActions';
 import { standOffWords, textOf } from '../frames/frameWords';
-import { StripTools } from './Strip';
+import { StripTools } from '@/parts/Strip';
 import { frameName } from '@/core/records/kinds/frames';
 
 interface FrameBarProps {

@@ -1,7 +1,7 @@
 'use client';
 
 import type { Document } from '@/core/records/document';
-import { StripTools } from './Strip';
+import { StripTools } from '@/parts/Strip';
 import type { FrameInSight } from '../frames/frameInSight';
 import { frameKind, frameName } from '@/core/records/kinds/frames';
 

@@ -3,7 +3,7 @@
 import { Group, Trash2, Ungroup } from 'lucide-react';
 import type { Command } from '../../frame/commands/command';
 import { CommandButton } from '../../frame/commands/CommandButton';
-import { StripTools } from './Strip';
+import { StripTools } from '@/parts/Strip';
 
 interface ManyBarProps {
   readonly count: number;

@@ -113,7 +113,7 @@ function Asking({ desk, marked }: { desk: Desk; marked: Marked }) {
 
 function carriedName({ document }: Desk, { what, id }: Carry): string {
   if (what === 'advertisement') return find(document, 'advertisement', id)?.name ?? 'Advertisement';
-  if (what === 'picture') return find(document, 'picture', id)?.name ?? 'Picture';
-  if (what === 'story') return find(document, 'story', id)?.name ?? 'Story';
+  if (what === 'picture') return find(document, 'picture', id)?.name ?? 'A picture that comes in';
+  if (what === 'story') return find(document, 'story', id)?.name ?? 'Copy that comes in';
   return `${find(document, 'story', find(document, 'text', id)?.story)?.name ?? 'Story'} continues`;
 }

@@ -10,8 +10,8 @@ import type { Document } from '@/core/records/document';
 import { type Command, matches } from '../../frame/commands/command';
 import type { Say } from '../../frame/useNotices';
 import { useLatest } from '../../frame/useLatest';
-import { pasting, plainOf, serializer } from './clipboard';
-import type { TextInHand, Way } from './textInHand';
+import { pasting, plainOf, serializer } from '../../text/clipboard';
+import type { TextInHand, Way } from '../../text/textInHand';
 
 interface TextFieldProps {
   readonly inHand: TextInHand;

@@ -6,7 +6,7 @@ import { rangeOf, selectionOf } from '@/core/editing/places';
 import { NO_DIFF, typing } from '@/core/records/diff';
 import { find } from '@/core/records/document';
 import { done } from '@/core/records/rebase';
-import type { TextInHand } from './textInHand';
+import type { TextInHand } from '../../text/textInHand';
 
 /** Moves what is selected to a place of the same text or of another, in one change; it stays selected there. */
 export function moveSelected(store: DeskStore, inHand: TextInHand, { text, place }: PlaceIn, copy: boolean): void {

@@ -10,7 +10,7 @@ import type { DeskView } from '../../sheet/useDeskView';
 import type { Hand } from '../hand/hand';
 import { isInAreas } from './Selected';
 import { moveSelected } from './moveSelected';
-import type { TextInHand } from './textInHand';
+import type { TextInHand } from '../../text/textInHand';
 import type { DeskStore } from '@/client/deskStore';
 
 interface Around {
@@ -158,5 +158,24 @@ export function useSelecting(around: Around) {
     );
   };
 
-  return { press };
+  /** Shows where in the text in hand something from elsewhere would go if it were let go now; nowhere without an event. */
+  const hover = newestOnly(async (event: { clientX: number; clientY: number }) => {
+    const { inHand, composer, hand } = latest.current;
+    const text = inHand.now()?.text;
+    const target = text === undefined ? undefined : await placeAt(onSpread(event), text);
+    const caret = target && (await composer.caretAt(target.text, target.place));
+    const now = hand.now();
+    if (now.doing === 'typing') hand.take({ ...now, drop: caret && { ...caret, copy: true } });
+  });
+
+  /** The place in the text in hand that the pointer is nearest to. */
+  const placeUnder = async (event: { clientX: number; clientY: number }): Promise<PlaceIn | undefined> => {
+    const { inHand, hand } = latest.current;
+    const now = hand.now();
+    if (now.doing === 'typing') hand.take({ doing: 'typing', text: now.text });
+    const text = inHand.now()?.text;
+    return text === undefined ? undefined : placeAt(onSpread(event), text);
+  };
+
+  return { press, hover, placeUnder };
 }

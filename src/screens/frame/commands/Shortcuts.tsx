@@ -10,7 +10,7 @@ import { singleKeys } from './singleKeys';
 export function Shortcuts({ commands, onClose }: { commands: readonly Command[]; onClose: () => void }) {
   const single = useSyncExternalStore(singleKeys.subscribe, singleKeys.now, () => true);
   return (
-    <Dialog title="Shortcuts" onClose={onClose} wide>
+    <Dialog title="Shortcuts" onClose={onClose} size="wide">
       <div className="p-5">
         <h2 className="pb-3 text-base font-semibold">Shortcuts</h2>
         <dl className="columns-2 gap-8">

@@ -16,7 +16,7 @@ const MAPPING = Joi.object<Readonly<Record<string, string>>>()
 
 export const GET = handler(DOCUMENT, async (_request, { document }) => Response.json(await mappingOf(document)));
 
-export const PUT = handler(DOCUMENT, async (request, { document }) => {
+export const POST = handler(DOCUMENT, async (request, { document }) => {
   await rememberMapping(document, checked(MAPPING, await readJson(request)));
   return Response.json({});
 });

@@ -14,7 +14,7 @@ import type { CharacterProperties } from '@/core/records/characterStyle';
 import { FIELD_WORDS } from '@/core/records/fieldWords';
 import { languageName, LANGUAGES } from '@/core/records/language';
 import type { StartIn } from '@/core/records/paragraphStyle';
-import { type Command, command } from '../../frame/commands/command';
+import { type Command, command } from '../frame/commands/command';
 import { SYMBOLS } from './symbols';
 import type { StyleLists } from './styleLists';
 import type { TextInHand } from './textInHand';

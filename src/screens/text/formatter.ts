@@ -8,7 +8,7 @@ import type { Diff } from '@/core/records/diff';
 import { find } from '@/core/records/document';
 import { same } from '@/core/records/same';
 import type { StyleSheet } from '@/core/type/styles';
-import type { Say } from '../../frame/useNotices';
+import type { Say } from '../frame/useNotices';
 import { styleLists } from './styleLists';
 import { type TextInHand, useInHandNow } from './textInHand';
 

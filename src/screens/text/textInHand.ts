@@ -20,7 +20,7 @@ import { paragraphsOf, plainText } from '@/core/records/body';
 import { find } from '@/core/records/document';
 import { spoken } from '@/core/records/language';
 import { levelsOf } from '@/core/type/bidi';
-import type { Hand } from '../hand/hand';
+import type { Hand } from '../desk/hand/hand';
 
 /** Typing becomes a change when the hand has rested for so long, and at the end of a word after so long; milliseconds. */
 const REST = 600;

@@ -10,7 +10,7 @@ import { readHtml } from '@/formats/copy/html';
 import { bodyBlocks } from '@/formats/copy/story';
 
 /** The most that is taken from the clipboard, characters: more is a file, and comes in as one. */
-const MOST = 20_000_000;
+export const MOST_PASTED = 20_000_000;
 
 const STYLE_NAME = 'data-style-name';
 
@@ -49,7 +49,7 @@ export interface Pasted {
  * @throws Error with a sentence where the clipboard holds more than a text can take
  */
 export function pasting(document: Document, { html, plain, slice }: Pasted, asPlain: boolean): TextCommand {
-  if (Math.max(html.length, plain.length) > MOST)
+  if (Math.max(html.length, plain.length) > MOST_PASTED)
     throw new Error('The clipboard holds more than 20 million characters. Save them as a file and bring that in.');
   const words = typeWords(wellFormed(plain.replace(/\n+$/, '')));
   if (asPlain || html === '') return words;

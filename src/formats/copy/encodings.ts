@@ -1,0 +1,21 @@
+/** Encodings that a person may say a text is in, by the names that `iconv-lite` knows. */
+export const ENCODINGS = [
+  'UTF-8',
+  'UTF-16LE',
+  'UTF-16BE',
+  'windows-1252',
+  'windows-1250',
+  'windows-1251',
+  'windows-1253',
+  'windows-1254',
+  'windows-1255',
+  'windows-1256',
+  'ISO-8859-2',
+  'KOI8-R',
+  'macintosh',
+  'Shift_JIS',
+  'EUC-JP',
+  'EUC-KR',
+  'Big5',
+  'GB18030',
+] as const;

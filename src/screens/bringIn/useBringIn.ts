@@ -1,0 +1,96 @@
+'use client';
+
+import { useCallback, useRef, useState } from 'react';
+import type { DeskStore } from '@/client/deskStore';
+import { bringInPicture } from '@/core/actions/pictures';
+import { counted, listed } from '@/core/records/count';
+import type { PictureRecord } from '@/core/records/index';
+import type { Say } from '../frame/useNotices';
+import { type Arrived, arrived, type Brought } from './arrived';
+
+/** Files larger than this are not even sent: no kind of file may be. */
+const MOST_BYTES = 100_000_000;
+
+const COPY = /\.(docx|odt|rtf|html?|md|markdown|txt)$/i;
+
+/** What is under way, of how much. */
+export interface BringingIn {
+  readonly done: number;
+  readonly of: number;
+  readonly cancel: () => void;
+}
+
+/** What has come in, in the order of its files. */
+export interface CameIn {
+  readonly copy: readonly Arrived[];
+  readonly pictures: readonly PictureRecord[];
+}
+
+/**
+ * Reads files, one after another. Pictures come in at once, each as one change; copy waits to be looked at.
+ *
+ * @param onCame told when all files are read
+ */
+export function useBringIn(store: DeskStore, say: Say, onCame: (came: CameIn) => void) {
+  const [progress, setProgress] = useState<BringingIn>();
+  const running = useRef<AbortController | undefined>(undefined);
+  const bringIn = useCallback(
+    async (files: readonly File[]) => {
+      if (files.length === 0 || running.current) return;
+      const controller = new AbortController();
+      running.current = controller;
+      const cancel = () => controller.abort();
+      const copy: Arrived[] = [];
+      const pictures: PictureRecord[] = [];
+      for (const [done, file] of files.entries()) {
+        if (controller.signal.aborted) break;
+        setProgress({ done, of: files.length, cancel });
+        try {
+          if (COPY.test(file.name)) copy.push(await readCopyFile(file, controller.signal));
+          else {
+            const picture = await upload<Omit<PictureRecord, 'id' | 'kind' | 'order'>>(
+              '/api/imports/pictures',
+              file,
+              controller.signal,
+            );
+            const diff = bringInPicture(store.document, picture);
+            store.do(`Bring in “${picture.name}”`, diff);
+            pictures.push(diff.added[0] as PictureRecord);
+          }
+        } catch (error) {
+          if (!controller.signal.aborted) say((error as Error).message, 'wrong');
+        }
+      }
+      running.current = undefined;
+      setProgress(undefined);
+      if (pictures.length > 0) say(`${listed([counted(pictures.length, 'picture')])} came into the tray.`);
+      if (controller.signal.aborted) say('Cancelled. What had come in stays.');
+      if (copy.length > 0 || pictures.length > 0) onCame({ copy, pictures });
+    },
+    [store, say, onCame],
+  );
+  return { bringIn, progress };
+}
+
+/** @param encoding that its letters are said to be in @throws Error with a sentence where it cannot be taken */
+export async function readCopyFile(file: File, signal?: AbortSignal, encoding?: string): Promise<Arrived> {
+  return arrived(file, await upload<Brought>('/api/imports/copy', file, signal, encoding));
+}
+
+async function upload<T>(url: string, file: File, signal?: AbortSignal, encoding?: string): Promise<T> {
+  if (file.size > MOST_BYTES)
+    throw new Error(`“${file.name}” is larger than ${MOST_BYTES / 1_000_000} MB, the most that is taken.`);
+  if (file.size === 0) throw new Error(`“${file.name}” is empty.`);
+  const form = new FormData();
+  if (encoding) form.append('encoding', encoding);
+  form.append('file', file, file.name);
+  let response: Response;
+  try {
+    response = await fetch(url, { method: 'POST', body: form, ...(signal ? { signal } : {}) });
+  } catch {
+    throw new Error(`“${file.name}” did not reach the server. Try again.`);
+  }
+  const answer = (await response.json().catch(() => ({}))) as T & { message?: string };
+  if (!response.ok) throw new Error(answer.message ?? `“${file.name}” could not be brought in.`);
+  return answer;
+}
