@@ -53,7 +53,7 @@ let selected: RangeIn | null = null;
 let looked: string | null = null;
 /** What is set in a galley, and the bodies of what is only tried there. */
 let galleyOrder: GalleyOrder | null = null;
-let tried: readonly { readonly name: string; readonly body: Node }[] = [];
+let tried: readonly { readonly name: string; readonly body: Node; readonly like?: string | undefined }[] = [];
 let watched: readonly string[] = [];
 /** All of the document has been composed once. */
 let isComposed = false;
@@ -92,14 +92,18 @@ function showGalley(): void {
       const body = find(document, 'text', id)?.body;
       return body ? [{ name: id, body, measure: measureOf(document, id) }] : [];
     }),
-    ...tried.map(({ name, body }) => ({ name, body, measure: measuresOf(document)[name === 'body' ? 'body' : 'area'] })),
+    ...tried.map(({ name, body, like }) => ({
+      name,
+      body,
+      measure: like ? measureOf(document, like) : measuresOf(document)[name === 'body' ? 'body' : 'area'],
+    })),
   ];
-  const { beyond } = composer.compose(document);
+  const { fits } = composer.compose(document);
   const parts = galley(document, galleyComposer, texts);
   listener?.galley({
     parts: parts.map((part) => {
       const { name, list, baselines } = part;
-      const over = beyond.get(name);
+      const over = fits.get(name)?.oversetFrom;
       const { page, width, height } = list;
       return { name, page, width, height, baselines, endsAt: over && endOfSpace(part, over) };
     }),
@@ -308,7 +312,7 @@ const typesetter: Typesetter = {
   setGalley: (order) =>
     inTurn(async () => {
       galleyOrder = order;
-      tried = order?.tried.map(({ name, body }) => ({ name, body: bodyOf(body) })) ?? [];
+      tried = order?.tried.map(({ name, body, like }) => ({ name, body: bodyOf(body), like })) ?? [];
       for (const page of shown.keys()) if (isGalley(page)) shown.delete(page);
       if (!order || !base) return;
       const faces = tried.map(({ name, body }): DocumentRecord => ({ id: name, kind: 'text', role: 'furniture', body }));

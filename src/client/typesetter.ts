@@ -69,7 +69,8 @@ export interface BeyondSheet {
 /** What is to be set in a galley: texts of the document in their measures, and others that are only tried. */
 export interface GalleyOrder {
   readonly texts: readonly string[];
-  readonly tried: readonly { readonly name: string; readonly body: BodyJson }[];
+  /** `like`: in the measure of that text of the document. */
+  readonly tried: readonly { readonly name: string; readonly body: BodyJson; readonly like?: string }[];
 }
 
 /** Texts as they are set by themselves, one under another; points. */

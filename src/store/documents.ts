@@ -148,6 +148,15 @@ export async function changesAfter(id: string, seq: number, limit = 500): Promis
   return rows;
 }
 
+/** The last change that was made before the day began, by number; 0 where there was none. */
+export async function lastChangeBeforeToday(id: string): Promise<number> {
+  const { rows } = await pool().query<{ seq: number }>(
+    "select coalesce(max(seq), 0)::int as seq from change where document_id = $1 and at < date_trunc('day', now())",
+    [id],
+  );
+  return rows[0]!.seq;
+}
+
 /** What the last changes are called, the oldest first: what undo goes back through. */
 export async function lastHeadings(id: string, limit: number): Promise<Heading[]> {
   const { rows } = await pool().query<Heading>(

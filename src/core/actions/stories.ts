@@ -102,6 +102,20 @@ export function setStory(document: Document, id: string, changes: Partial<StoryP
   return edit.diff();
 }
 
+/** Changes the same of several stories. @throws ActionError */
+export function setStories(document: Document, ids: readonly string[], changes: Partial<Omit<StoryPlan, 'name'>>): Diff {
+  const edit = new Edit(document);
+  for (const id of ids) edit.take(setStory(edit.document, id, changes));
+  return edit.diff();
+}
+
+/** Takes stories out of the issue, with their texts and the frames that show them. */
+export function removeStories(document: Document, ids: readonly string[]): Diff {
+  const edit = new Edit(document);
+  for (const id of ids) edit.remove(id);
+  return edit.diff();
+}
+
 /** Adds a part that a story does not have yet, empty. */
 export function addPart(document: Document, id: string, role: 'standfirst' | 'byline'): Diff {
   const edit = new Edit(document);

@@ -21,7 +21,7 @@ import { textOf } from './frames/frameWords';
 import { useChosen } from './frames/useChosen';
 import { useDeskActions } from './frames/useDeskActions';
 import { wholeGroup } from './frames/wholeGroup';
-import { Hand } from './hand/hand';
+import { Hand, textHolder } from './hand/hand';
 import { useHandling } from './hand/useHandling';
 import { MOVE } from './hand/snap';
 import { Formatter } from '../text/formatter';
@@ -81,7 +81,7 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
   const surroundings = { store, composer, format, pages, frames, framesOf, spread, allPages, actions, say, chooseAdded };
   const puttingDown = usePuttingDown(surroundings);
   const picking = usePicking({ ...surroundings, hand });
-  const inHand = useTextInHand(store, composer, hand);
+  const inHand = useTextInHand(store, composer, () => textHolder(hand));
   const wholeText = text?.id;
   const formatter = useMemo(() => new Formatter(store, inHand, wholeText, say), [store, inHand, wholeText, say]);
   const [looking, onLook] = useState<string>();

@@ -9,6 +9,7 @@ import { SaveState } from './SaveState';
 /** The places of an issue that there are, in the order of the work. */
 const PLACES = [
   { name: 'Plan', path: 'plan' },
+  { name: 'Copy', path: 'copy' },
   { name: 'Pages', path: 'pages' },
   { name: 'Handoff', path: 'handoff' },
 ] as const;
@@ -18,7 +19,7 @@ interface IssueHeaderProps {
   readonly publication: string;
   readonly name: string;
   readonly house: string | undefined;
-  readonly place: 'plan' | 'pages' | 'handoff';
+  readonly place: 'plan' | 'copy' | 'pages' | 'handoff';
   readonly store?: DeskStore;
   /** Undo, redo and the commands of the place. */
   readonly tools?: ReactNode;

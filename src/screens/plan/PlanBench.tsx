@@ -14,7 +14,6 @@ import { bindingOf, signatures } from '@/core/plan/signatures';
 import { formatOf, placedPage, placedPages, type PlacedPage } from '@/core/page/pages';
 import { documentOf } from '@/core/records/document';
 import { readDocument, type StoredRecord } from '@/core/records/stored';
-import { Choice } from '@/parts/Choice';
 import { CarriedThing } from '@/parts/CarriedThing';
 import { Notices } from '@/parts/Notices';
 import { IssueHeader } from '../frame/IssueHeader';
@@ -30,7 +29,6 @@ import { FlatPlan, pageWidth } from './FlatPlan';
 import { HouseOffers } from './HouseOffers';
 import { PlanFoot } from './PlanFoot';
 import { letterOf } from './Sheets';
-import { StoryTable } from './StoryTable';
 import { ToPlace, type Carried } from './ToPlace';
 import { type Keeping, useKept } from '../frame/useKept';
 import { usePlanActions } from './usePlanActions';
@@ -83,7 +81,6 @@ export function PlanBench({ id, publication, name, house, recurring, today, kept
   useConflicts(store, say);
   useKept(SMALL_PAGES, id, kept, store, composer);
   const router = useRouter();
-  const [view, setView] = useState<'flatplan' | 'stories'>('flatplan');
   const [chosenIds, setChosen] = useState<ReadonlySet<string>>(new Set());
   /** Where a stretch of chosen pages begins. */
   const [anchor, setAnchor] = useState<string>();
@@ -116,8 +113,6 @@ export function PlanBench({ id, publication, name, house, recurring, today, kept
     store,
     say,
     commands: [
-      command('flatplan', 'Flatplan', undefined, view === 'flatplan' && 'In sight', () => setView('flatplan')),
-      command('stories', 'Stories', undefined, view === 'stories' && 'In sight', () => setView('stories')),
       command('open', 'Open the page in Pages', undefined, none, () => open(chosen[0]!)),
       command(
         'remove',
@@ -236,21 +231,10 @@ export function PlanBench({ id, publication, name, house, recurring, today, kept
             {publication}, {name}: plan
           </h1>
           <div className="flex items-center gap-4 px-5 pt-2.5 pb-1">
-            <Choice
-              label="View"
-              value={view}
-              of={[
-                { value: 'flatplan', name: 'Flatplan' },
-                { value: 'stories', name: 'Stories' },
-              ]}
-              onChange={setView}
-            />
-            {view === 'flatplan' && (
-              <p className="narrow opacity-70">
-                Press a page to choose it, drag it to move it; two presses open it. Drag stories, pictures and advertisements onto
-                pages.
-              </p>
-            )}
+            <p className="narrow opacity-70">
+              Press a page to choose it, drag it to move it; two presses open it. Drag stories, pictures and advertisements onto
+              pages.
+            </p>
             <HouseOffers id={id} document={document} store={store} say={say} />
             {trouble && (
               <p role="alert" className="text-error">
@@ -258,24 +242,20 @@ export function PlanBench({ id, publication, name, house, recurring, today, kept
               </p>
             )}
           </div>
-          {view === 'flatplan' ? (
-            <FlatPlan
-              document={document}
-              format={format}
-              composer={composer}
-              fits={fits}
-              slots={slots}
-              chosen={chosenIds}
-              target={carrying?.target}
-              before={carrying?.before}
-              marks={marks}
-              onPress={pressPage}
-              onOpen={open}
-              onKey={keyOnPage}
-            />
-          ) : (
-            <StoryTable document={document} fits={fits} today={today} onStory={actions.story} />
-          )}
+          <FlatPlan
+            document={document}
+            format={format}
+            composer={composer}
+            fits={fits}
+            slots={slots}
+            chosen={chosenIds}
+            target={carrying?.target}
+            before={carrying?.before}
+            marks={marks}
+            onPress={pressPage}
+            onOpen={open}
+            onKey={keyOnPage}
+          />
           {counted === EMPTY ? (
             <footer className="border-base-300 bg-base-100 h-44 shrink-0 border-t" />
           ) : (

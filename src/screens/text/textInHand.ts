@@ -20,11 +20,18 @@ import { paragraphsOf, plainText } from '@/core/records/body';
 import { find } from '@/core/records/document';
 import { spoken } from '@/core/records/language';
 import { levelsOf } from '@/core/type/bidi';
-import type { Hand } from '../desk/hand/hand';
 
 /** Typing becomes a change when the hand has rested for so long, and at the end of a word after so long; milliseconds. */
 const REST = 600;
 const LATEST = 1000;
+
+/** Who knows whether a text is written in, and which: the desk's hand, or the editor of Copy. */
+export interface TextHolder {
+  readonly subscribe: (listener: () => void) => () => void;
+  isWriting(): boolean;
+  take(text: string): void;
+  leave(): void;
+}
 
 /** A text that is being written in: what is selected, and what the next letter would look like. */
 export interface InHand {
@@ -45,7 +52,7 @@ export type Way =
 export class TextInHand {
   readonly #store: DeskStore;
   readonly #composer: ComposerClient;
-  readonly #hand: Hand;
+  readonly #holder: TextHolder;
   readonly #listeners = new Set<() => void>();
   #now: InHand | undefined;
   /** What the way up or down keeps to, as long as it goes on. */
@@ -56,10 +63,10 @@ export class TextInHand {
   /** A way that is still being worked out: what is pressed after it waits for it. */
   #way: Promise<void> | undefined;
 
-  constructor(store: DeskStore, composer: ComposerClient, hand: Hand) {
+  constructor(store: DeskStore, composer: ComposerClient, holder: TextHolder) {
     this.#store = store;
     this.#composer = composer;
-    this.#hand = hand;
+    this.#holder = holder;
   }
 
   readonly subscribe = (listener: () => void): (() => void) => {
@@ -79,9 +86,9 @@ export class TextInHand {
   follow(): () => void {
     const rest = () => this.rest();
     const stops = [
-      this.#hand.subscribe(() => {
+      this.#holder.subscribe(() => {
         // However the text is left, what was typed is a change.
-        if (this.#now && this.#hand.now().doing !== 'typing') this.#left();
+        if (this.#now && !this.#holder.isWriting()) this.#left();
       }),
       this.#store.onDiff((diff) => {
         const own = this.#now;
@@ -106,7 +113,7 @@ export class TextInHand {
     if (!body) return;
     this.#goal = undefined;
     this.#set({ text, state: EditorState.create({ doc: body, selection: selectionOf(body, range) }) });
-    this.#hand.take({ doing: 'typing', text });
+    this.#holder.take(text);
     this.#composer.select({ text, ...range });
   }
 
@@ -119,7 +126,7 @@ export class TextInHand {
   }
 
   leave(): void {
-    this.#hand.rest('typing');
+    this.#holder.leave();
   }
 
   #left(): void {
@@ -273,9 +280,9 @@ export class TextInHand {
   }
 }
 
-/** The text in hand of a desk. */
-export function useTextInHand(store: DeskStore, composer: ComposerClient, hand: Hand): TextInHand {
-  const [inHand] = useState(() => new TextInHand(store, composer, hand));
+/** The text in hand of a place. @param holder made once */
+export function useTextInHand(store: DeskStore, composer: ComposerClient, holder: () => TextHolder): TextInHand {
+  const [inHand] = useState(() => new TextInHand(store, composer, holder()));
   useEffect(() => inHand.follow(), [inHand]);
   return inHand;
 }

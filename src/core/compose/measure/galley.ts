@@ -1,10 +1,11 @@
 import type { Node } from 'prosemirror-model';
+import type { TextPlace } from '../../editing/places';
 import { translation } from '../../geometry/matrix';
 import { sidesOf } from '../../records/frame';
 import { type Document, documentOf, get, threadOf } from '../../records/document';
 import type { Composer } from '../composer';
 import { caretAt } from '../displayList/caret';
-import type { PageList, TextColumn, TextItem } from '../displayList/displayList';
+import type { PageList, TextItem } from '../displayList/displayList';
 import { bareSurface, framed, measuresOf } from './surface';
 
 /** A text that is set in a galley: one column of its true measure, away from any page. */
@@ -67,15 +68,8 @@ function partOf(name: string, item: TextItem): GalleyPart {
   return part;
 }
 
-/** Where in a galley the space of its text ends, points from its top: in front of the first line that no frame shows. */
-export function endOfSpace({ list, name }: GalleyPart, beyond: TextColumn): number | undefined {
-  const i = beyond.paragraphs.findIndex((paragraph) => paragraph >= 0);
-  const first = beyond.lines[i];
-  if (!first) return undefined;
-  const offset = Math.min(...first.runs.filter(({ from, to }) => to > from).map(({ from }) => from));
-  const place = { paragraph: beyond.paragraphs[i]!, offset: Number.isFinite(offset) ? offset : 0 };
-  return caretAt([list], name, place)?.box.y;
-}
+/** Where in a galley the space of its text ends, points from its top: in front of the line with the first word that no frame shows. */
+export const endOfSpace = ({ list, name }: GalleyPart, from: TextPlace): number | undefined => caretAt([list], name, from)?.box.y;
 
 /** The measure that a text has where it begins, or will have: that of body text in a column of the house, of others its type area. */
 export function measureOf(document: Document, text: string): number {

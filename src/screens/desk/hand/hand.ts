@@ -7,6 +7,7 @@ import type { Stretch } from '@/core/page/grid';
 import type { PlacedPage } from '@/core/page/pages';
 import type { Shape } from '@/core/records/frame';
 import { type FrameInSight, inPlace } from '../frames/frameInSight';
+import type { TextHolder } from '../../text/textInHand';
 import type { Target } from './freeSpace';
 
 /** A stretch that is marked out, or asks what it shall be. */
@@ -78,6 +79,14 @@ export class Hand {
     if (of.length === 0 || of.includes(this.#now.doing)) this.take(CHOOSING);
   }
 }
+
+/** The hand as the text that it holds knows it. */
+export const textHolder = (hand: Hand): TextHolder => ({
+  subscribe: hand.subscribe,
+  isWriting: () => hand.now().doing === 'typing',
+  take: (text) => hand.take({ doing: 'typing', text }),
+  leave: () => hand.rest('typing'),
+});
 
 /**
  * A part of what the hand is doing. Only what shows that part is drawn again when it changes.

@@ -3,14 +3,14 @@
 import { EditorView } from 'prosemirror-view';
 import { type FocusEvent, useEffect, useRef } from 'react';
 import { TextSelection } from 'prosemirror-state';
-import { indentList } from '@/core/editing/formatting';
-import { paragraphIn, typeLineBreak, typeWords } from '@/core/editing/typing';
+import { typeWords } from '@/core/editing/typing';
 import type { Box } from '@/core/geometry/box';
 import type { Document } from '@/core/records/document';
-import { type Command, matches } from '../../frame/commands/command';
+import type { Command } from '../../frame/commands/command';
 import type { Say } from '../../frame/useNotices';
 import { useLatest } from '../../frame/useLatest';
 import { pasting, plainOf, serializer } from '../../text/clipboard';
+import { editingKey } from '../../text/editingKeys';
 import type { TextInHand, Way } from '../../text/textInHand';
 
 interface TextFieldProps {
@@ -193,58 +193,17 @@ export function staysInHand({ relatedTarget }: FocusEvent): boolean {
   return to?.closest('[data-text-field], [data-text-tools], [role=dialog], [role=menu], [role=listbox]') != null;
 }
 
+/** Ways of the caret are by lines as they are set; the rest is as in any text. */
 function onKey(
   inHand: TextInHand,
   commands: readonly Command[],
   onTurn: TextFieldProps['onTurn'],
   event: KeyboardEvent,
 ): boolean {
-  if (event.isComposing) return false;
-  const done = () => {
-    event.preventDefault();
-    event.stopPropagation();
-    return true;
-  };
-  const held = event.ctrlKey || event.metaKey;
-  const letter = event.key.toLowerCase();
-  if (held && !event.altKey && (letter === 'z' || letter === 'y')) {
-    inHand.rest();
-    onTurn(letter === 'y' || event.shiftKey ? 'redo' : 'undo');
-    return done();
-  }
-  const way = wayOf(event);
-  if (way) {
-    inHand.move(way, event.shiftKey);
-    return done();
-  }
-  const found = commands.find(({ keys, not }) => !not && keys !== 'Enter' && matches(keys, event));
-  if (found) {
-    found.run();
-    return done();
-  }
-  switch (event.key) {
-    case 'Escape':
-      inHand.leave();
-      return done();
-    case 'Backspace':
-    case 'Delete':
-      inHand.erase(event.key === 'Backspace', held ? 'word' : 'letter');
-      return done();
-    case 'Enter':
-      if (event.shiftKey) inHand.run(typeLineBreak);
-      else inHand.part();
-      return done();
-    case 'Tab': {
-      const now = inHand.now();
-      const isList = now && paragraphIn(now.state).attrs['list'] !== undefined;
-      if (isList) inHand.run(indentList(event.shiftKey ? -1 : 1), 'Change the list');
-      else if (!event.shiftKey) inHand.run(typeWords('\t'));
-      return done();
-    }
-  }
-  if (held && letter === 'a') {
-    inHand.selectAll();
-    return done();
-  }
-  return false;
+  const way = event.isComposing ? undefined : wayOf(event);
+  if (!way) return editingKey(inHand, commands, onTurn, event);
+  inHand.move(way, event.shiftKey);
+  event.preventDefault();
+  event.stopPropagation();
+  return true;
 }

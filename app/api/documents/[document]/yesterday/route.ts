@@ -1,0 +1,7 @@
+import { yesterday } from '@/services/documents/yesterday';
+import { handler } from '../../../handler';
+import { DOCUMENT } from '../../../params';
+
+export const dynamic = 'force-dynamic';
+
+export const GET = handler(DOCUMENT, async (_request, { document }) => Response.json(await yesterday(document)));

@@ -1,0 +1,145 @@
+'use client';
+
+import { type Node } from 'prosemirror-model';
+import { EditorState, TextSelection } from 'prosemirror-state';
+import { Decoration, DecorationSet, EditorView } from 'prosemirror-view';
+import { useEffect, useRef } from 'react';
+import type { DeskStore } from '@/client/deskStore';
+import { rangeOf } from '@/core/editing/places';
+import { typeWords } from '@/core/editing/typing';
+import { find } from '@/core/records/document';
+import { FIELD_WORDS } from '@/core/records/fieldWords';
+import type { FieldName, ListAttrs } from '@/core/records/text';
+import type { Command } from '../frame/commands/command';
+import { useLatest } from '../frame/useLatest';
+import type { Say } from '../frame/useNotices';
+import { pasting, plainOf, serializer } from '../text/clipboard';
+import { editingKey } from '../text/editingKeys';
+import type { TextInHand } from '../text/textInHand';
+
+interface PartFieldProps {
+  readonly store: DeskStore;
+  readonly inHand: TextInHand;
+  readonly text: string;
+  readonly name: string;
+  readonly className: string;
+  readonly commands: readonly Command[];
+  readonly say: Say;
+  readonly onTurn: (how: 'undo' | 'redo') => void;
+}
+
+/**
+ * A part of a story to be written in: the same text, steps and undo as on the page, in a browser's own editable text. It
+ * holds the text as the document has it; while the caret is in it, as it is in the hand.
+ */
+export function PartField({ store, inHand, text, name, className, commands, say, onTurn }: PartFieldProps) {
+  const place = useRef<HTMLDivElement>(null);
+  const latest = useRef({ name, say });
+  useEffect(() => {
+    latest.current = { name, say };
+  });
+  const key = useLatest((event: KeyboardEvent): boolean => editingKey(inHand, commands, onTurn, event));
+
+  useEffect(() => {
+    const body = () => find(store.document, 'text', text)?.body;
+    const first = body();
+    if (!first) return;
+    const isMine = () => inHand.now()?.text === text;
+    let plain = false;
+    const view = new EditorView(place.current!, {
+      state: EditorState.create({ doc: first }),
+      attributes: () => ({
+        role: 'textbox',
+        'aria-multiline': 'true',
+        'aria-label': latest.current.name,
+        spellcheck: 'false',
+        'data-text-field': '',
+      }),
+      decorations: ({ doc }) => looksOf(doc),
+      dispatchTransaction: (tr) => {
+        if (!isMine()) inHand.begin(text, rangeOf(view.state));
+        const now = inHand.now();
+        if (!now?.state.doc.eq(tr.before)) return follow();
+        const how = tr.getMeta('uiEvent') as string | undefined;
+        inHand.take(tr, how === 'cut' ? 'Cut' : how === 'drop' ? 'Move text' : 'Type');
+        follow();
+      },
+      handleKeyDown: (_, event) => {
+        plain = event.shiftKey && event.key.toLowerCase() === 'v';
+        return key(event);
+      },
+      handleTextInput: (own, from, to, words) => {
+        if (own.composing) return false;
+        const before = own.state.apply(own.state.tr.setSelection(TextSelection.create(own.state.doc, from, to)));
+        const tr = typeWords(words, inHand.following)(before);
+        if (tr) own.dispatch(tr);
+        return true;
+      },
+      handleDOMEvents: {
+        focus: () => {
+          if (!isMine()) inHand.begin(text, rangeOf(view.state));
+          return false;
+        },
+      },
+      clipboardTextSerializer: plainOf,
+      clipboardSerializer: serializer(store.document),
+      handlePaste: (_, event, slice) => {
+        const data = event.clipboardData;
+        if (!data) return false;
+        try {
+          inHand.run(
+            pasting(store.document, { html: data.getData('text/html'), plain: data.getData('text/plain'), slice }, plain),
+            'Paste',
+          );
+        } catch (error) {
+          latest.current.say((error as Error).message, 'wrong');
+        }
+        plain = false;
+        return true;
+      },
+    });
+    function follow(): void {
+      const now = inHand.now();
+      if (isMine()) {
+        if (now!.state !== view.state) view.updateState(now!.state);
+        return;
+      }
+      const doc = body();
+      if (doc && !doc.eq(view.state.doc)) view.updateState(EditorState.create({ doc }));
+    }
+    const stops = [inHand.subscribe(follow), store.subscribe(follow)];
+    return () => {
+      for (const stop of stops) stop();
+      view.destroy();
+    };
+  }, [store, inHand, text, key]);
+
+  return <div ref={place} className={`copy-text ${className}`} data-part={text} />;
+}
+
+const made = new WeakMap<Node, DecorationSet>();
+
+/** How paragraphs are told apart in the editor: by what they are rather than by the house's type. */
+function looksOf(doc: Node): DecorationSet {
+  let set = made.get(doc);
+  if (!set) {
+    const own: Decoration[] = [];
+    doc.descendants((node, at) => {
+      if (node.type.name === 'paragraph') {
+        const list = node.attrs['list'] as ListAttrs | undefined;
+        const mark = list && (list.kind === 'bullet' ? '•' : `${list.number ?? 1}.`);
+        own.push(
+          Decoration.node(at, at + node.nodeSize, {
+            'data-style': node.attrs['style'] as string,
+            ...(mark ? { 'data-mark': mark, style: `--level: ${list.level}` } : {}),
+            ...(node.attrs['local'] ? { 'data-local': '' } : {}),
+          }),
+        );
+      } else if (node.type.name === 'field')
+        own.push(Decoration.node(at, at + node.nodeSize, { 'data-field': FIELD_WORDS[node.attrs['name'] as FieldName] }));
+      return true;
+    });
+    made.set(doc, (set = DecorationSet.create(doc, own)));
+  }
+  return set;
+}

@@ -1,0 +1,116 @@
+'use client';
+
+import { X } from 'lucide-react';
+import type { DeskStore } from '@/client/deskStore';
+import { storyParts, storyPictures, writerOf } from '@/core/plan/storyParts';
+import type { Document } from '@/core/records/document';
+import type { StoryRecord } from '@/core/records/index';
+import type { TextRole } from '@/core/records/text';
+import { WordsField } from '@/parts/WordsField';
+import type { Command } from '../frame/commands/command';
+import type { Say } from '../frame/useNotices';
+import type { TextInHand } from '../text/textInHand';
+import { PartField } from './PartField';
+import type { CopyActions } from './useCopyActions';
+
+interface StoryEditorProps {
+  readonly store: DeskStore;
+  readonly document: Document;
+  readonly story: StoryRecord;
+  readonly inHand: TextInHand;
+  readonly actions: CopyActions;
+  readonly commands: readonly Command[];
+  readonly say: Say;
+  readonly onTurn: (how: 'undo' | 'redo') => void;
+  readonly onClose: () => void;
+}
+
+const LOOKS: Partial<Record<TextRole, string>> = {
+  headline: 'text-[1.65rem] leading-tight font-semibold',
+  standfirst: 'italic text-lg leading-snug',
+};
+
+/** A story in a quiet column, part by part. */
+export function StoryEditor({ store, document, story, inHand, actions, commands, say, onTurn, onClose }: StoryEditorProps) {
+  const parts = storyParts(document, story);
+  const pictures = storyPictures(document, story);
+  const lacking = (['standfirst', 'byline'] as const).filter((role) => !story.parts[role]);
+  return (
+    <section aria-label={`Editor of ${story.name}`} className="min-w-0 flex-1 overflow-auto bg-white text-[#14213d]">
+      <div className="mx-auto max-w-[38rem] px-8 pt-4 pb-24">
+        <div className="flex items-center gap-2 pb-3">
+          {lacking.map((role) => (
+            <button key={role} type="button" className="btn btn-xs" onClick={() => actions.addPart(story.id, role)}>
+              Add a {role}
+            </button>
+          ))}
+          <button type="button" className="ml-auto opacity-70 hover:opacity-100" aria-label="Close the story" onClick={onClose}>
+            <X size={16} />
+          </button>
+        </div>
+        {parts.map(({ text, called }) => (
+          <div key={text.id} className="pb-4">
+            <p className="chapter pb-0.5" aria-hidden="true">
+              {called}
+            </p>
+            <PartField
+              store={store}
+              inHand={inHand}
+              text={text.id}
+              name={`${called} of ${story.name}`}
+              className={LOOKS[text.role] ?? 'text-[1.06rem] leading-relaxed'}
+              commands={commands}
+              say={say}
+              onTurn={onTurn}
+            />
+          </div>
+        ))}
+        {pictures.length > 0 && (
+          <section aria-label="Pictures" className="pb-4">
+            <h3 className="chapter pb-1">Pictures</h3>
+            <ul>
+              {pictures.map((picture) => (
+                <li key={picture.id} className="flex gap-3 border-t border-[#d5dde3] py-2">
+                  <img
+                    src={`/api/pictures/${picture.blob}?side=200`}
+                    alt=""
+                    className="h-16 w-20 shrink-0 bg-[#eef2f5] object-contain"
+                  />
+                  <div className="min-w-0 flex-1">
+                    <WordsField
+                      label={`Caption of ${picture.name}`}
+                      value={picture.caption}
+                      most={2000}
+                      onChange={(caption) => actions.picture(picture.id, { caption })}
+                    />
+                    <WordsField
+                      label={`Credit of ${picture.name}`}
+                      value={picture.credit}
+                      onChange={(credit) => actions.picture(picture.id, { credit })}
+                    />
+                  </div>
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
+        <div className="flex gap-4 border-t border-[#d5dde3] pt-3">
+          <WordsField label="Slug" value={story.name} onChange={(name) => actions.story(story.id, { name })} />
+          <WordsField
+            label="Writer"
+            value={writerOf(document, story)}
+            onChange={(writer) => actions.story(story.id, { writer: writer.trim() || undefined })}
+          />
+        </div>
+        <WordsField
+          label="Notes to the desk"
+          help="They never print."
+          value={story.notes ?? ''}
+          most={10_000}
+          lines={3}
+          onChange={(notes) => actions.story(story.id, { notes: notes.trim() || undefined })}
+        />
+      </div>
+    </section>
+  );
+}
