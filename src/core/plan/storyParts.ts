@@ -34,7 +34,11 @@ export function storyParts(document: Document, story: StoryRecord): StoryPart[] 
 /** The pictures that came with a story, or stand on its pages beside its text. */
 export const storyPictures = (document: Document, story: StoryRecord): PictureRecord[] => {
   const pages = new Set(threadOf(document, story.parts.body).map(({ on }) => on));
-  const shown = new Set(all(document, 'frame').flatMap((frame) => (pages.has(frame.on) && frame.content.type === 'picture' ? [frame.content.picture] : [])));
+  const shown = new Set(
+    all(document, 'frame').flatMap((frame) =>
+      pages.has(frame.on) && frame.content.type === 'picture' ? [frame.content.picture] : [],
+    ),
+  );
   return all(document, 'picture').filter((picture) => picture.story === story.id || shown.has(picture.id));
 };
 

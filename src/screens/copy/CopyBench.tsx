@@ -1,12 +1,15 @@
 'use client';
 
-import { FilePlus2, Plus } from 'lucide-react';
+import { Eraser, FilePlus2, Plus, TextSearch } from 'lucide-react';
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { find } from '@/core/records/document';
 import { Notices } from '@/parts/Notices';
 import { Strip } from '@/parts/Strip';
 import { Tick } from '@/parts/Tick';
+import type { Stretch } from '@/core/finding/replacing';
+import { CleanUpPanel } from '../finding/CleanUpPanel';
+import { FindPanel } from '../finding/FindPanel';
 import { BringIn } from '../bringIn/BringInDialog';
 import type { Arrived } from '../bringIn/arrived';
 import { type CameIn, useBringIn } from '../bringIn/useBringIn';
@@ -54,6 +57,7 @@ export function CopyBench({ id, publication, name, house, today, at, store, comp
   const [filter, setFilter] = useState('');
   const [isGrouped, setGrouped] = useState(true);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const [side, setSide] = useState<'list' | 'find' | 'clean'>('list');
   const [asked, setAsked] = useState<TextAsked>();
   const [arrived, setArrived] = useState<readonly Arrived[]>();
   /** As the texts were when the place was opened: what has not changed by then since yesterday is as it was yesterday. */
@@ -90,6 +94,15 @@ export function CopyBench({ id, publication, name, house, today, at, store, comp
     else url.searchParams.delete('story');
     window.history.replaceState(null, '', url);
   };
+  /** Goes to a place in a text: opens its story, and selects it there. */
+  const showStretch = ({ text, paragraph, from, to }: Stretch) => {
+    const own = find(store.document, 'text', text)?.story;
+    if (!own) return say('That text belongs to no story. It is to be found in Pages.');
+    if (own !== open) show(own);
+    const range = { anchor: { paragraph, offset: from }, head: { paragraph, offset: to } };
+    // Its fields have to be there first.
+    setTimeout(() => inHand.begin(text, range));
+  };
   const addStory = () => show(actions.plan());
   const ids = [...chosen].filter((each) => find(document, 'story', each));
   const { tools, dialogs, turn } = useCommands({
@@ -98,6 +111,8 @@ export function CopyBench({ id, publication, name, house, today, at, store, comp
     commands: [
       command('bring', 'Bring in copy and pictures …', 'i', undefined, dropzone.open),
       command('new-story', 'New story', 'n', undefined, addStory),
+      command('find', 'Find and replace', 'Ctrl+F', undefined, () => setSide('find')),
+      command('clean', 'Clean up', undefined, undefined, () => setSide('clean')),
       command('close-story', 'Close the story', undefined, !story && 'No story is open', () => show(undefined)),
       ...ofText,
     ],
@@ -118,7 +133,28 @@ export function CopyBench({ id, publication, name, house, today, at, store, comp
           <h1 className="sr-only">
             {publication}, {name}: copy
           </h1>
-          <div className="flex items-center gap-3 px-4 pt-2.5 pb-2">
+          {side === 'find' && (
+            <FindPanel
+              store={store}
+              document={document}
+              story={story?.id}
+              inHand={now}
+              say={say}
+              onShow={showStretch}
+              onClose={() => setSide('list')}
+            />
+          )}
+          {side === 'clean' && (
+            <CleanUpPanel
+              store={store}
+              document={document}
+              story={story?.id}
+              say={say}
+              onShow={showStretch}
+              onClose={() => setSide('list')}
+            />
+          )}
+          <div className={`flex items-center gap-3 px-4 pt-2.5 pb-2 ${side === 'list' ? '' : 'hidden'}`}>
             <input
               type="search"
               className="field max-w-96 min-w-0 flex-1"
@@ -131,6 +167,24 @@ export function CopyBench({ id, publication, name, house, today, at, store, comp
               <Tick label="By section" value={isGrouped} onChange={setGrouped} />
             </span>
             <span className="ml-auto flex shrink-0 gap-2">
+              <button
+                type="button"
+                className="btn btn-sm"
+                aria-label="Find and replace"
+                title="Find and replace (Ctrl+F)"
+                onClick={() => setSide('find')}
+              >
+                <TextSearch size={14} aria-hidden="true" />
+              </button>
+              <button
+                type="button"
+                className="btn btn-sm"
+                aria-label="Clean up"
+                title="Clean up"
+                onClick={() => setSide('clean')}
+              >
+                <Eraser size={14} aria-hidden="true" />
+              </button>
               <button type="button" className="btn btn-sm" onClick={addStory}>
                 {!story && <Plus size={14} aria-hidden="true" />} New story
               </button>
@@ -152,7 +206,7 @@ export function CopyBench({ id, publication, name, house, today, at, store, comp
               {trouble}
             </p>
           )}
-          {ids.length > 0 && (
+          {ids.length > 0 && side === 'list' && (
             <ChosenStories
               chosen={ids}
               language={find(document, 'issue', 'issue')?.language ?? 'en-GB'}
@@ -160,20 +214,22 @@ export function CopyBench({ id, publication, name, house, today, at, store, comp
               onClear={() => setChosen(new Set())}
             />
           )}
-          <StoryTable
-            issue={id}
-            document={document}
-            fits={fits}
-            today={today}
-            filter={filter}
-            isGrouped={isGrouped}
-            isNarrow={story !== undefined}
-            open={story?.id}
-            chosen={chosen}
-            onOpen={(next) => show(next === open ? undefined : next)}
-            onChoose={setChosen}
-            onStory={actions.story}
-          />
+          {side === 'list' && (
+            <StoryTable
+              issue={id}
+              document={document}
+              fits={fits}
+              today={today}
+              filter={filter}
+              isGrouped={isGrouped}
+              isNarrow={story !== undefined}
+              open={story?.id}
+              chosen={chosen}
+              onOpen={(next) => show(next === open ? undefined : next)}
+              onChoose={setChosen}
+              onStory={actions.story}
+            />
+          )}
         </main>
         {story && (
           <div className="flex min-w-0 flex-1 flex-col">

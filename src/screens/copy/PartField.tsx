@@ -6,7 +6,6 @@ import { Decoration, DecorationSet, EditorView } from 'prosemirror-view';
 import { useEffect, useRef } from 'react';
 import type { DeskStore } from '@/client/deskStore';
 import { rangeOf } from '@/core/editing/places';
-import { typeWords } from '@/core/editing/typing';
 import { find } from '@/core/records/document';
 import { FIELD_WORDS } from '@/core/records/fieldWords';
 import type { FieldName, ListAttrs } from '@/core/records/text';
@@ -70,9 +69,9 @@ export function PartField({ store, inHand, text, name, className, commands, say,
       },
       handleTextInput: (own, from, to, words) => {
         if (own.composing) return false;
-        const before = own.state.apply(own.state.tr.setSelection(TextSelection.create(own.state.doc, from, to)));
-        const tr = typeWords(words, inHand.following)(before);
-        if (tr) own.dispatch(tr);
+        if (!isMine()) inHand.begin(text, rangeOf(own.state));
+        inHand.take(inHand.now()!.state.tr.setSelection(TextSelection.create(own.state.doc, from, to)));
+        inHand.words(words);
         return true;
       },
       handleDOMEvents: {
@@ -102,6 +101,12 @@ export function PartField({ store, inHand, text, name, className, commands, say,
       const now = inHand.now();
       if (isMine()) {
         if (now!.state !== view.state) view.updateState(now!.state);
+        // Something else has gone to a place of it: it is brought into sight.
+        if (!view.hasFocus() && !isToolFocused()) {
+          view.focus();
+          const { node } = view.domAtPos(now!.state.selection.from);
+          (node instanceof Element ? node : node.parentElement)?.scrollIntoView({ block: 'center' });
+        }
         return;
       }
       const doc = body();
@@ -116,6 +121,10 @@ export function PartField({ store, inHand, text, name, className, commands, say,
 
   return <div ref={place} className={`copy-text ${className}`} data-part={text} />;
 }
+
+/** Whether the focus is in what is done to the text: it goes back by itself. */
+const isToolFocused = (): boolean =>
+  window.document.activeElement?.closest('[data-strip], [role=dialog], input, select, textarea') != null;
 
 const made = new WeakMap<Node, DecorationSet>();
 

@@ -15,6 +15,7 @@ import {
   type TextRange,
   wordBeyond,
 } from '@/core/editing/places';
+import { asTyped } from '@/core/finding/cleanUp';
 import { erase, partParagraph, type TextCommand, typeWords } from '@/core/editing/typing';
 import { paragraphsOf, plainText } from '@/core/records/body';
 import { find } from '@/core/records/document';
@@ -152,7 +153,22 @@ export class TextInHand {
 
   words(words: string): void {
     this.run(typeWords(words, this.following));
+    if (words.length === 1) this.#asTyped();
     if (/\s$/.test(words) && this.#begun && performance.now() - this.#begun > LATEST) this.rest();
+  }
+
+  /** A typewriter's sign becomes that of print. It is a change of its own: undoing it leaves what was typed. */
+  #asTyped(): void {
+    this.#then(() => {
+      const { $from, empty } = this.#now?.state.selection ?? {};
+      if (!$from || !empty || !$from.parent.inlineContent) return;
+      const before = $from.parent.textBetween(0, $from.parentOffset, undefined, '\uFFFC');
+      const put = asTyped(before, this.language);
+      if (!put) return;
+      const at = $from.pos;
+      const { tr, schema } = this.#now!.state;
+      this.take(tr.replaceWith(at - put.back, at, schema.text(put.words, $from.marks())), `Set ${put.words} for what was typed`);
+    });
   }
 
   part(): void {
