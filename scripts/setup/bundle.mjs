@@ -23,20 +23,33 @@ await build({
  */
 const { outputFiles } = await build({
   ...shared,
-  entryPoints: { compose: 'src/client/compose.worker.ts', typeSheet: 'src/client/typeSheet.worker.ts' },
+  entryPoints: {
+    compose: 'src/client/compose.worker.ts',
+    typeSheet: 'src/client/typeSheet.worker.ts',
+    spelling: 'src/client/spelling.worker.ts',
+  },
   outdir: 'public/workers',
   platform: 'browser',
   target: 'es2022',
   minify: true,
   splitting: true,
   // HarfBuzz’s loader asks for it where it finds itself in Node, and nowhere else.
-  external: ['module'],
+  external: ['module', 'fs/promises', 'path', 'url', 'fs'],
   write: false,
 });
 const files = [
   ...outputFiles.map(({ path, contents }) => ({ name: basename(path), contents })),
   // It is looked for beside the script.
   { name: 'harfbuzz.wasm', contents: await readFile('node_modules/harfbuzzjs/dist/harfbuzz.wasm') },
+  { name: 'hunspell.wasm', contents: await readFile('node_modules/hunspell-wasm/wasm/hunspell.wasm') },
+  ...(await Promise.all(
+    ['en-gb', 'en', 'de', 'fr'].flatMap((name) =>
+      ['aff', 'dic'].map(async (kind) => ({
+        name: `${name}.${kind}`,
+        contents: await readFile(`node_modules/dictionary-${name}/index.${kind}`),
+      })),
+    ),
+  )),
 ];
 const hash = createHash('sha256');
 for (const { name, contents } of files) hash.update(name).update(contents);

@@ -5,9 +5,10 @@ import { ActionError } from '@/core/actions/edit';
 import { makeQuote, type Passage } from '@/core/actions/quotes';
 import { crowdedWords, fillSlots, type FillSlots } from '@/core/actions/slots';
 import { continueThread, placeStory, type ContinueThread, type PlaceStory } from '@/core/actions/stories';
+import { splitOff } from '@/core/actions/threads';
 import { Composer, type Composed } from '@/core/compose/composer';
 import { beyondList, isBeyond } from '@/core/compose/displayList/beyond';
-import { caretAt, lineEdge, placeAt, placeBeside, selectedAreas } from '@/core/compose/displayList/caret';
+import { caretAt, lineEdge, placeAt, placeBeside, selectedAreas, shownIn } from '@/core/compose/displayList/caret';
 import type { PageList } from '@/core/compose/displayList/displayList';
 import { endOfSpace, galley, isGalley, measureOf } from '@/core/compose/measure/galley';
 import { measuresOf } from '@/core/compose/measure/surface';
@@ -54,6 +55,8 @@ let looked: string | null = null;
 /** What is set in a galley, and the bodies of what is only tried there. */
 let galleyOrder: GalleyOrder | null = null;
 let tried: readonly { readonly name: string; readonly body: Node; readonly like?: string | undefined }[] = [];
+/** What is marked on the pages. */
+let marks: readonly RangeIn[] = [];
 let watched: readonly string[] = [];
 /** All of the document has been composed once. */
 let isComposed = false;
@@ -81,6 +84,7 @@ function show(): void {
   });
   showSmall(document, composed);
   if (galleyOrder) unasked(showGalley, 'galley');
+  if (marks.length > 0) unasked(showMarks, 'marks');
 }
 
 /** Sets the texts that are looked at in a galley. It comes after the pages, and only the newest counts. */
@@ -112,6 +116,16 @@ function showGalley(): void {
       parts.map(({ list }) => list),
     ),
   });
+}
+
+/** Finds where what is marked stands on the pages that are looked at. */
+function showMarks(): void {
+  if (!base) return;
+  const lists = composer.compose(now()).pages.filter(({ page }) => watched.includes(page));
+  const shownTexts = new Set(lists.flatMap(({ items }) => items.flatMap((item) => (item.type === 'text' ? [item.text] : []))));
+  const areas = marks.flatMap(({ text, ...range }) => (shownTexts.has(text) ? selectedAreas(lists, text, range) : []));
+  const changed = changedOnly('marks', areas);
+  if (changed) listener?.marked(changed);
 }
 
 /** The pages with the sheet on which the overset of a text is looked at. */
@@ -222,6 +236,15 @@ function plan(action: keyof PlannedActions, intent: PlannedActions[keyof Planned
       return { diff: storedDiff(continueThread(document, intent as ContinueThread, composer)) };
     case 'makeQuote':
       return { diff: storedDiff(makeQuote(document, intent as Passage, composer)) };
+    case 'splitOff': {
+      const frame = intent as string;
+      const { content } = get(document, 'frame', frame);
+      const text = content.type === 'text' ? content.text : '';
+      // What no frame shows stays with the text, so the overset is looked at too.
+      const shown = shownIn(withBeyond(composer.compose(document), text), text, frame);
+      if (!shown) throw new ActionError('That frame shows no text.');
+      return { diff: storedDiff(splitOff(document, { frame, ...shown })) };
+    }
     case 'fillSlots': {
       const diff = fillSlots(document, intent as FillSlots, composer);
       const filled = [...diff.added, ...diff.updated.map(({ after }) => after)].map(({ id }) => id);
@@ -233,7 +256,7 @@ function plan(action: keyof PlannedActions, intent: PlannedActions[keyof Planned
 interface Job {
   readonly work: () => unknown;
   /** Of those of a kind that wait, only the newest is done. */
-  readonly newest: 'draft' | 'small' | 'select' | 'galley' | undefined;
+  readonly newest: 'draft' | 'small' | 'select' | 'galley' | 'marks' | undefined;
   readonly done: (value: unknown) => void;
   readonly failed: (error: unknown) => void;
 }
@@ -319,6 +342,11 @@ const typesetter: Typesetter = {
       await loadNeeds(documentOf([...base.records.values(), ...faces]), shaper);
       showGalley();
     }),
+  setMarks: (ranges) =>
+    inTurn(() => {
+      marks = ranges;
+      showMarks();
+    }, 'marks'),
   watch: (pages) =>
     inTurn(() => {
       // A page that was out of sight is painted whole when it comes back.

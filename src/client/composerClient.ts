@@ -1,5 +1,5 @@
 import { proxy, releaseProxy, type Remote, wrap } from 'comlink';
-import type { PlacedCaret, PlaceBeside } from '@/core/compose/displayList/caret';
+import type { PlacedCaret, PlaceBeside, SelectedArea } from '@/core/compose/displayList/caret';
 import type { Fit } from '@/core/compose/text/fit';
 import type { Box, Point } from '@/core/geometry/box';
 import type { Diff } from '@/core/records/diff';
@@ -55,6 +55,8 @@ export interface Setting {
   readonly beyond: BeyondSheet | undefined;
   /** What is looked at in a galley; it is painted among `pages`. */
   readonly galley: GalleySheet['parts'];
+  /** Where what is marked stands. */
+  readonly marks: readonly SelectedArea[];
 }
 
 const NOTHING: Setting = {
@@ -68,6 +70,7 @@ const NOTHING: Setting = {
   selection: { caret: null, areas: [] },
   beyond: undefined,
   galley: [],
+  marks: [],
 };
 
 /** The screen's side of the compose worker: passes every diff on, and holds what came back. */
@@ -99,6 +102,7 @@ export class ComposerClient {
           slots: (slots: readonly (readonly [string, number])[]) => this.#set({ slots: new Map(slots) }),
           drawn: (pages: readonly DrawnPage[]) => this.#takeDrawn(pages),
           galley: ({ parts, pages }: GalleySheet) => this.#set({ galley: parts, pages: this.#painted(pages) }),
+          marked: (marks: readonly SelectedArea[]) => this.#set({ marks }),
           failed: (why: string) => this.#notComposed(why),
         }),
       ),
@@ -191,6 +195,11 @@ export class ComposerClient {
   setGalley(order: GalleyOrder | null): void {
     this.#tell((typesetter) => typesetter.setGalley(order));
     if (!order) this.#set({ galley: NOTHING.galley });
+  }
+
+  /** Marks stretches of texts on the pages. */
+  setMarks(marks: readonly RangeIn[]): void {
+    this.#tell((typesetter) => typesetter.setMarks(marks));
   }
 
   /** The place in a text that a point of a page is nearest to. */

@@ -7,7 +7,7 @@ export interface Started {
 }
 
 /** Where each worker is: the scripts are built before the pages that name them (`scripts/setup/bundle.mjs`). */
-export const workerUrl = (name: 'compose' | 'typeSheet'): string => `${process.env['WORKERS']}/${name}.js`;
+export const workerUrl = (name: 'compose' | 'typeSheet' | 'spelling'): string => `${process.env['WORKERS']}/${name}.js`;
 
 /**
  * Starts a worker, which says `ready` when it is. It uses nothing but what a browser has, since a page's head holds

@@ -15,6 +15,8 @@ export interface PlannedActions {
   continueThread: ContinueThread;
   fillSlots: FillSlots;
   makeQuote: Passage;
+  /** The frame that is to be split off. */
+  splitOff: string;
 }
 
 /** What an action does, and what is to be said of it. */
@@ -110,6 +112,8 @@ export interface Listener {
   slots(slots: readonly (readonly [slot: string, words: number])[]): void;
   drawn(pages: readonly DrawnPage[]): void;
   galley(sheet: GalleySheet): void;
+  /** Where what is marked stands on the pages that are looked at. */
+  marked(areas: readonly SelectedArea[]): void;
   /** What it did unasked went wrong. */
   failed(why: string): void;
 }
@@ -131,6 +135,8 @@ export interface Typesetter {
   lookBeyond(text: string | null): Promise<void>;
   /** Texts that are looked at in a galley, now and with every change; null when it is put away. */
   setGalley(order: GalleyOrder | null): Promise<void>;
+  /** Stretches that are marked on the pages, such as words that are misspelt. */
+  setMarks(marks: readonly RangeIn[]): Promise<void>;
   /** The pages that are looked at. */
   watch(pages: readonly string[]): Promise<void>;
   /** Pages to be drawn small, so many pixels wide. */

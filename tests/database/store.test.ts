@@ -95,6 +95,7 @@ describe('migrations', () => {
       { name: '0005-references.sql' },
       { name: '0006-jobs.sql' },
       { name: '0007-copy-mapping.sql' },
+      { name: '0008-own-words.sql' },
     ]);
   });
 });

@@ -19,6 +19,7 @@ import { growingText, NO_WRAP, pageWithGrid, putFrame, textColumns } from './fra
 import { putPages } from './pages';
 import { places, pouredFrame } from './slots';
 import { inOwnStyles } from './styles';
+import { hasJumpLines, withJumps } from './threads';
 import type { Typesetter } from './typesetter';
 
 /** Number of tints that tell stories apart. */
@@ -172,6 +173,7 @@ export function placeStory(document: Document, intent: PlaceStory, typesetter: T
   const { x, w } = intent.box;
   const foot = y + intent.box.h;
   const begun = threadOf(document, story.parts.body).length > 0;
+  const jumped = hasJumpLines(document, story.parts.body);
   for (const id of [story.parts.headline, story.parts.standfirst, story.parts.byline]) {
     if (!id || begun || threadOf(document, id).length > 0) continue;
     const frame = putFrame(edit, page.page.id, { x, y, w, h: grid.step }, growingText(id, orderAfter(places(edit.document, id))));
@@ -193,6 +195,7 @@ export function placeStory(document: Document, intent: PlaceStory, typesetter: T
         frame = pour(edit, story.parts.body, next, page.page.id, next.box, frame.id);
     }
   } else frame = putBody(edit, story.parts.body, page.page.id, box, textColumns(grid, page.master, box), grid.gutter);
+  withJumps(edit, story.parts.body, jumped);
   if (intent.allPages) flow(edit, story.parts.body, frame, typesetter);
   return edit.diff();
 }
@@ -215,7 +218,10 @@ function putBody(
   const order = orderBehind(places(edit.document, text), index);
   // A frame that goes on with a text is divided and set as the one before it.
   const before = thread[index]?.content;
-  const taken = before?.type === 'text' && !before.grows ? before : textContent(text, order);
+  const taken =
+    before?.type === 'text' && !before.grows
+      ? said({ ...before, jumpTo: undefined, jumpFrom: undefined })
+      : textContent(text, order);
   return putFrame(edit, page, box, { ...taken, text, order, columns, gutter: taken.gutter || gutter }, NO_WRAP);
 }
 
@@ -234,6 +240,8 @@ function pour(edit: Edit, text: string, area: SlotFrame, page: string, box: Box,
 
 export interface ContinueThread {
   readonly text: string;
+  /** The frame of its thread that the new one comes behind; the last when not said. */
+  readonly behind?: string | undefined;
   readonly page: string;
   readonly box: Box;
   readonly allPages: boolean;
@@ -242,10 +250,14 @@ export interface ContinueThread {
 /** Goes on with a text in a new frame at the end of its thread; the frame takes over how the last one is divided and set. */
 export function continueThread(document: Document, intent: ContinueThread, typesetter: Typesetter): Diff {
   const edit = new Edit(document);
-  get(document, 'text', intent.text);
+  const { text, behind } = intent;
+  get(document, 'text', text);
+  const jumped = hasJumpLines(document, text);
   const { page, grid } = pageWithGrid(document, intent.page);
-  const frame = putBody(edit, intent.text, page.page.id, intent.box, textColumns(grid, page.master, intent.box), grid.gutter);
-  if (intent.allPages) flow(edit, intent.text, frame, typesetter);
+  const columns = textColumns(grid, page.master, intent.box);
+  const frame = putBody(edit, text, page.page.id, intent.box, columns, grid.gutter, behind);
+  withJumps(edit, text, jumped);
+  if (intent.allPages) flow(edit, text, frame, typesetter);
   return edit.diff();
 }
 

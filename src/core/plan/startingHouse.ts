@@ -1,3 +1,4 @@
+import { jumpBodies } from '../actions/threads';
 import type { PublicationKind } from '../records/publicationKind';
 import { growingText, NO_WRAP } from '../actions/frames';
 import { mm } from '../length/length';
@@ -77,9 +78,19 @@ export function startingHouse(
   if (blank) return design.filter((record) => record !== plain);
   return [
     ...design,
+    ...(kind === 'newspaper' ? jumpLines() : []),
     ...furniture(format, text),
     ...flowArea(format, text),
     ...taken(recurringDesign(kind, format, text, plain), pages),
+  ];
+}
+
+/** A newspaper's stories jump: it says where they go on, and where they come from (common practice). */
+function jumpLines(): DocumentRecord[] {
+  const { to, from } = jumpBodies('jumpLine');
+  return [
+    { id: 'jump-to', kind: 'text', role: 'furniture', body: to },
+    { id: 'jump-from', kind: 'text', role: 'furniture', body: from },
   ];
 }
 
@@ -272,6 +283,7 @@ function styles(kind: PublicationKind, size: number, leading: number): DocumentR
     style('imprint', 'Imprint', { ...small, size: size - 2, leading: size + 1 }),
     style('imprintHead', 'Imprint, head', { weight: 700, swatch: 'accent1' }, 'imprint'),
     style('folio', 'Folio', { ...small, weight: 600, size: 8, leading: 10, align: 'awayFromSpine' }),
+    style('jumpLine', 'Jump line', { ...small, italic: true, size: size - 1, leading }),
     style('runningHead', 'Running head', {
       ...small,
       weight: 600,

@@ -10,13 +10,16 @@ import { inOwnStyles } from '@/core/actions/styles';
 import { compared, type Difference } from '@/core/editing/comparing';
 import { type BodyJson, bodyOf, plainBody } from '@/core/records/body';
 import { counted } from '@/core/records/count';
-import { type Document, get } from '@/core/records/document';
-import type { StoryRecord } from '@/core/records/index';
+import { type Document, find, get } from '@/core/records/document';
+import type { StoryRecord, TextRecord } from '@/core/records/index';
+import { cleanUps } from '@/core/finding/cleanUp';
+import { replaced } from '@/core/finding/replacing';
 import { ENCODINGS } from '@/formats/copy/encodings';
 import { type LineEnds, LINE_ENDS } from '@/formats/copy/plainText';
 import { type Mapping, type ReadStory, sourceNames } from '@/formats/copy/story';
 import { Dialog } from '@/parts/Dialog';
 import { Select } from '@/parts/Select';
+import { Tick } from '@/parts/Tick';
 import { Galley } from '../sheet/Galley';
 import { ServerData } from '../frame/ServerData';
 import type { Say } from '../frame/useNotices';
@@ -71,6 +74,7 @@ function BringInDialog({ document: id, store, composer, arrived: first, say, onT
     staleTime: 0,
   });
   const mapping = useMemo(() => ({ ...remembered.data, ...said }), [remembered.data, said]);
+  const [cleans, setCleans] = useState(true);
   const { document } = store;
   const own = arrived[at]!;
   const story = useMemo(() => storyIn(document, own, mapping), [document, own, mapping]);
@@ -82,6 +86,7 @@ function BringInDialog({ document: id, store, composer, arrived: first, say, onT
     return () => composer.setGalley(null);
   }, [composer, document, story]);
 
+  const untidy = useMemo(() => cleanUps(textsOf(document, story), languageOf(document)).length, [document, story]);
   const taken = arrived.filter((_, i) => !left.has(i));
   const replace = (next: Arrived) => setArrived(arrived.map((each, i) => (i === at ? next : each)));
   const readAgain = async (encoding: string) => {
@@ -105,6 +110,11 @@ function BringInDialog({ document: id, store, composer, arrived: first, say, onT
       const { story: brought, pictures } = toBringIn(each, read);
       const diff = bringInStory(store.document, brought, pictures);
       store.do(`Bring in “${read.name}”`, diff);
+      if (cleans) {
+        const own = diff.added.filter((record): record is TextRecord => record.kind === 'text');
+        const places = cleanUps(own, languageOf(store.document)).map(({ replacement }) => replacement);
+        if (places.length > 0) store.do(`Clean up “${read.name}”`, replaced(store.document, places));
+      }
       stories.push(diff.added.find((record): record is StoryRecord => record.kind === 'story')!);
     }
     if (Object.keys(said).length > 0)
@@ -188,6 +198,14 @@ function BringInDialog({ document: id, store, composer, arrived: first, say, onT
               mapping={mapping}
               onSay={(name, target) => setSaid({ ...said, [name]: target })}
             />
+            {untidy > 0 && !isUpdate && (
+              <Tick
+                label={`Clean up ${counted(untidy, 'place')}`}
+                help="Quotation marks, dashes, several spaces, empty paragraphs and the like; it can be undone by itself"
+                value={cleans}
+                onChange={setCleans}
+              />
+            )}
             <section aria-label="Left out">
               <h3 className="chapter pb-1">Left out</h3>
               {story.dropped.length === 0 ? (
@@ -247,6 +265,12 @@ function toggled<T>(set: ReadonlySet<T>, value: T): ReadonlySet<T> {
 
 const differencesOf = (document: Document, story: StoryRecord, read: ReadStory): Difference[] =>
   compared(get(document, 'text', story.parts.body).body, bodyOf(read.body));
+
+const languageOf = (document: Document): string => find(document, 'issue', 'issue')?.language ?? 'en-GB';
+
+/** A story that is not there yet, as texts. */
+const textsOf = (document: Document, story: ReadStory): TextRecord[] =>
+  triedOf(document, story).map(({ name, body }) => ({ id: name, kind: 'text', role: 'body', body: bodyOf(body) }));
 
 /** A story that is not there yet, in the styles that the document has. */
 function triedOf(document: Document, { headline, standfirst, byline, body }: ReadStory): { name: string; body: BodyJson }[] {

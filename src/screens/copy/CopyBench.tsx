@@ -1,6 +1,6 @@
 'use client';
 
-import { Eraser, FilePlus2, Plus, TextSearch } from 'lucide-react';
+import { Eraser, FilePlus2, Plus, SpellCheck, TextSearch } from 'lucide-react';
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { find } from '@/core/records/document';
@@ -10,6 +10,8 @@ import { Tick } from '@/parts/Tick';
 import type { Stretch } from '@/core/finding/replacing';
 import { CleanUpPanel } from '../finding/CleanUpPanel';
 import { FindPanel } from '../finding/FindPanel';
+import { SpellingPanel } from '../spelling/SpellingPanel';
+import { useSpelling } from '../spelling/useSpelling';
 import { BringIn } from '../bringIn/BringInDialog';
 import type { Arrived } from '../bringIn/arrived';
 import { type CameIn, useBringIn } from '../bringIn/useBringIn';
@@ -57,7 +59,8 @@ export function CopyBench({ id, publication, name, house, today, at, store, comp
   const [filter, setFilter] = useState('');
   const [isGrouped, setGrouped] = useState(true);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
-  const [side, setSide] = useState<'list' | 'find' | 'clean'>('list');
+  const [side, setSide] = useState<'list' | 'find' | 'clean' | 'spelling'>('list');
+  const spelling = useSpelling(id, store, open !== undefined || side === 'spelling');
   const [asked, setAsked] = useState<TextAsked>();
   const [arrived, setArrived] = useState<readonly Arrived[]>();
   /** As the texts were when the place was opened: what has not changed by then since yesterday is as it was yesterday. */
@@ -113,6 +116,7 @@ export function CopyBench({ id, publication, name, house, today, at, store, comp
       command('new-story', 'New story', 'n', undefined, addStory),
       command('find', 'Find and replace', 'Ctrl+F', undefined, () => setSide('find')),
       command('clean', 'Clean up', undefined, undefined, () => setSide('clean')),
+      command('spelling', 'Spelling', 'F7', undefined, () => setSide('spelling')),
       command('close-story', 'Close the story', undefined, !story && 'No story is open', () => show(undefined)),
       ...ofText,
     ],
@@ -154,6 +158,16 @@ export function CopyBench({ id, publication, name, house, today, at, store, comp
               onClose={() => setSide('list')}
             />
           )}
+          {side === 'spelling' && (
+            <SpellingPanel
+              store={store}
+              document={document}
+              spelling={spelling}
+              say={say}
+              onShow={showStretch}
+              onClose={() => setSide('list')}
+            />
+          )}
           <div className={`flex items-center gap-3 px-4 pt-2.5 pb-2 ${side === 'list' ? '' : 'hidden'}`}>
             <input
               type="search"
@@ -175,6 +189,15 @@ export function CopyBench({ id, publication, name, house, today, at, store, comp
                 onClick={() => setSide('find')}
               >
                 <TextSearch size={14} aria-hidden="true" />
+              </button>
+              <button
+                type="button"
+                className="btn btn-sm"
+                aria-label="Spelling"
+                title="Spelling (F7)"
+                onClick={() => setSide('spelling')}
+              >
+                <SpellCheck size={14} aria-hidden="true" />
               </button>
               <button
                 type="button"
@@ -236,11 +259,13 @@ export function CopyBench({ id, publication, name, house, today, at, store, comp
             <div className="flex min-h-0 flex-1">
               <StoryEditor
                 key={story.id}
+                issue={id}
                 store={store}
                 document={document}
                 story={story}
                 inHand={inHand}
                 actions={actions}
+                misspelt={spelling.misspelt}
                 commands={ofText}
                 say={say}
                 onTurn={turn}

@@ -5,7 +5,9 @@ import { EditorState, TextSelection } from 'prosemirror-state';
 import { Decoration, DecorationSet, EditorView } from 'prosemirror-view';
 import { useEffect, useRef } from 'react';
 import type { DeskStore } from '@/client/deskStore';
-import { rangeOf } from '@/core/editing/places';
+import type { Misspelt } from '@/client/spellingClient';
+import { positionOf, rangeOf } from '@/core/editing/places';
+import { paragraphsOf, plainText } from '@/core/records/body';
 import { find } from '@/core/records/document';
 import { FIELD_WORDS } from '@/core/records/fieldWords';
 import type { FieldName, ListAttrs } from '@/core/records/text';
@@ -21,6 +23,7 @@ interface PartFieldProps {
   readonly inHand: TextInHand;
   readonly text: string;
   readonly name: string;
+  readonly misspelt: readonly Misspelt[];
   readonly className: string;
   readonly commands: readonly Command[];
   readonly say: Say;
@@ -31,8 +34,15 @@ interface PartFieldProps {
  * A part of a story to be written in: the same text, steps and undo as on the page, in a browser's own editable text. It
  * holds the text as the document has it; while the caret is in it, as it is in the hand.
  */
-export function PartField({ store, inHand, text, name, className, commands, say, onTurn }: PartFieldProps) {
+export function PartField({ store, inHand, text, name, misspelt, className, commands, say, onTurn }: PartFieldProps) {
   const place = useRef<HTMLDivElement>(null);
+  const marks = useRef<readonly Misspelt[]>([]);
+  const shownView = useRef<EditorView | undefined>(undefined);
+  useEffect(() => {
+    marks.current = misspelt.filter((each) => each.text === text);
+    const view = shownView.current;
+    if (view && !view.composing) view.setProps({});
+  }, [misspelt, text]);
   const latest = useRef({ name, say });
   useEffect(() => {
     latest.current = { name, say };
@@ -54,7 +64,7 @@ export function PartField({ store, inHand, text, name, className, commands, say,
         spellcheck: 'false',
         'data-text-field': '',
       }),
-      decorations: ({ doc }) => looksOf(doc),
+      decorations: ({ doc }) => withMisspelt(looksOf(doc), doc, marks.current),
       dispatchTransaction: (tr) => {
         if (!isMine()) inHand.begin(text, rangeOf(view.state));
         const now = inHand.now();
@@ -112,9 +122,11 @@ export function PartField({ store, inHand, text, name, className, commands, say,
       const doc = body();
       if (doc && !doc.eq(view.state.doc)) view.updateState(EditorState.create({ doc }));
     }
+    shownView.current = view;
     const stops = [inHand.subscribe(follow), store.subscribe(follow)];
     return () => {
       for (const stop of stops) stop();
+      shownView.current = undefined;
       view.destroy();
     };
   }, [store, inHand, text, key]);
@@ -125,6 +137,19 @@ export function PartField({ store, inHand, text, name, className, commands, say,
 /** Whether the focus is in what is done to the text: it goes back by itself. */
 const isToolFocused = (): boolean =>
   window.document.activeElement?.closest('[data-strip], [role=dialog], input, select, textarea') != null;
+
+/** Words that no dictionary knows; where the text has changed since it was read, those that still say the same. */
+function withMisspelt(set: DecorationSet, doc: Node, misspelt: readonly Misspelt[]): DecorationSet {
+  if (misspelt.length === 0) return set;
+  const paragraphs = paragraphsOf(doc);
+  const own = misspelt.flatMap(({ paragraph, from, to, word }) => {
+    const node = paragraphs[paragraph];
+    if (!node || plainText(node).slice(from, to) !== word) return [];
+    const start = positionOf(doc, { paragraph, offset: from });
+    return [Decoration.inline(start, start + to - from, { class: 'misspelt' })];
+  });
+  return set.add(doc, own);
+}
 
 const made = new WeakMap<Node, DecorationSet>();
 

@@ -2,10 +2,12 @@
 
 import { X } from 'lucide-react';
 import type { DeskStore } from '@/client/deskStore';
+import type { Misspelt } from '@/client/spellingClient';
 import { storyParts, storyPictures, writerOf } from '@/core/plan/storyParts';
 import type { Document } from '@/core/records/document';
 import type { StoryRecord } from '@/core/records/index';
 import type { TextRole } from '@/core/records/text';
+import { COPY_WAYS, type CopyWay } from '@/formats/copy/out/ways';
 import { WordsField } from '@/parts/WordsField';
 import type { Command } from '../frame/commands/command';
 import type { Say } from '../frame/useNotices';
@@ -14,11 +16,13 @@ import { PartField } from './PartField';
 import type { CopyActions } from './useCopyActions';
 
 interface StoryEditorProps {
+  readonly issue: string;
   readonly store: DeskStore;
   readonly document: Document;
   readonly story: StoryRecord;
   readonly inHand: TextInHand;
   readonly actions: CopyActions;
+  readonly misspelt: readonly Misspelt[];
   readonly commands: readonly Command[];
   readonly say: Say;
   readonly onTurn: (how: 'undo' | 'redo') => void;
@@ -31,7 +35,19 @@ const LOOKS: Partial<Record<TextRole, string>> = {
 };
 
 /** A story in a quiet column, part by part. */
-export function StoryEditor({ store, document, story, inHand, actions, commands, say, onTurn, onClose }: StoryEditorProps) {
+export function StoryEditor({
+  issue,
+  store,
+  document,
+  story,
+  inHand,
+  actions,
+  misspelt,
+  commands,
+  say,
+  onTurn,
+  onClose,
+}: StoryEditorProps) {
   const parts = storyParts(document, story);
   const pictures = storyPictures(document, story);
   const lacking = (['standfirst', 'byline'] as const).filter((role) => !story.parts[role]);
@@ -44,7 +60,9 @@ export function StoryEditor({ store, document, story, inHand, actions, commands,
               Add a {role}
             </button>
           ))}
-          <button type="button" className="ml-auto opacity-70 hover:opacity-100" aria-label="Close the story" onClick={onClose}>
+          <span className="ml-auto" />
+          <CopyOut issue={issue} story={story} />
+          <button type="button" className="opacity-70 hover:opacity-100" aria-label="Close the story" onClick={onClose}>
             <X size={16} />
           </button>
         </div>
@@ -57,6 +75,7 @@ export function StoryEditor({ store, document, story, inHand, actions, commands,
               store={store}
               inHand={inHand}
               text={text.id}
+              misspelt={misspelt}
               name={`${called} of ${story.name}`}
               className={LOOKS[text.role] ?? 'text-[1.06rem] leading-relaxed'}
               commands={commands}
@@ -112,5 +131,38 @@ export function StoryEditor({ store, document, story, inHand, actions, commands,
         />
       </div>
     </section>
+  );
+}
+
+const WAY_WORDS: Readonly<Record<CopyWay, string>> = {
+  docx: 'Word processor (DOCX)',
+  odt: 'OpenDocument (ODT)',
+  md: 'Markdown',
+  html: 'Web page (HTML)',
+  txt: 'Plain text',
+};
+
+/** The story as a file. */
+function CopyOut({ issue, story }: { issue: string; story: StoryRecord }) {
+  return (
+    <select
+      aria-label="Copy out as"
+      className="field narrow"
+      style={{ width: '9rem', color: 'inherit', background: 'transparent' }}
+      value=""
+      onChange={(event) => {
+        const link = window.document.createElement('a');
+        link.href = `/api/documents/${issue}/stories/${story.id}?as=${event.target.value}`;
+        link.download = '';
+        link.click();
+      }}
+    >
+      <option value="">Copy out as …</option>
+      {COPY_WAYS.map((way) => (
+        <option key={way} value={way}>
+          {WAY_WORDS[way]}
+        </option>
+      ))}
+    </select>
   );
 }

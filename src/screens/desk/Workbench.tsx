@@ -3,6 +3,8 @@
 import { type ReactNode, useEffect, useMemo, useState } from 'react';
 import type { ComposerClient } from '@/client/composerClient';
 import type { DeskStore } from '@/client/deskStore';
+import type { Stretch } from '@/core/finding/replacing';
+import { find, threadOf } from '@/core/records/document';
 import { grown as widened, type Box } from '@/core/geometry/box';
 import { frameName } from '@/core/records/kinds/frames';
 import { Notices } from '@/parts/Notices';
@@ -21,6 +23,11 @@ import { PageLine } from './PageLine';
 import { OverSurface } from './surface/OverSurface';
 import { Surface, typeAt } from './surface/Surface';
 import { Tray } from './tray/Tray';
+import { CleanUpPanel } from '../finding/CleanUpPanel';
+import { FindPanel } from '../finding/FindPanel';
+import { useInHandNow } from '../text/textInHand';
+import { SpellingPanel } from '../spelling/SpellingPanel';
+import { type Spelling, useSpelling } from '../spelling/useSpelling';
 import { TextDialog, type TextAsked } from '../text/TextDialogs';
 import { styleLists } from '../text/styleLists';
 import { textCommands } from '../text/textCommands';
@@ -38,11 +45,27 @@ interface WorkbenchProps {
 export function Workbench({ place, store, composer }: WorkbenchProps) {
   const desk = useDesk(place, store, composer);
   const { dropzone, bringIn, progress, arrived, onTaken, close } = useFiles(desk);
+  const [side, setSide] = useState<'find' | 'clean' | 'spelling'>();
+  const spelling = useSpelling(place.document, store, desk.look.spelling || side === 'spelling');
+  useEffect(
+    () =>
+      composer.setMarks(
+        spelling.misspelt.map(({ text, paragraph, from, to }) => ({
+          text,
+          anchor: { paragraph, offset: from },
+          head: { paragraph, offset: to },
+        })),
+      ),
+    [composer, spelling.misspelt],
+  );
   const underWay = useHand(desk.hand, ({ doing }) => UNDER_WAY[doing]);
   const [asked, setAsked] = useState<TextAsked>();
   const ofDesk = deskCommands(desk, {
     underWay,
     bringIn: dropzone.open,
+    find: () => setSide('find'),
+    clean: () => setSide('clean'),
+    spelling: () => setSide('spelling'),
     type: () => desk.only && void typeAt(desk, desk.only),
   });
   const isWriting = useHand(desk.hand, ({ doing }) => doing === 'typing');
@@ -81,7 +104,8 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
         {(hovered, onHover) => guides && <PageLine desk={desk} hovered={hovered} onHover={onHover} />}
       </Watched>
       <div className="flex min-h-0 flex-1">
-        {look.tray && guides && (place.side ?? <Tray desk={desk} importing={progress} onBringIn={dropzone.open} />)}
+        {side && <Finding desk={desk} side={side} spelling={spelling} onClose={() => setSide(undefined)} />}
+        {!side && look.tray && guides && (place.side ?? <Tray desk={desk} importing={progress} onBringIn={dropzone.open} />)}
         <main className="flex min-w-0 flex-1 flex-col">
           <h1 className="sr-only">{place.title}</h1>
           <Ground desk={desk}>
@@ -140,6 +164,35 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
       {asked && <TextDialog asked={asked} formatter={desk.formatter} onClose={() => setAsked(undefined)} />}
       <Notices notices={desk.notices.list} onClose={desk.notices.close} />
     </div>
+  );
+}
+
+/** Find and replace, or clean up, in place of the tray: what is found is gone to on its page. */
+function Finding({
+  desk,
+  side,
+  spelling,
+  onClose,
+}: {
+  desk: Desk;
+  side: 'find' | 'clean' | 'spelling';
+  spelling: Spelling;
+  onClose: () => void;
+}) {
+  const { store, document, text, inHand, say } = desk;
+  const now = useInHandNow(inHand);
+  const story = find(document, 'text', now?.text ?? text?.id)?.story;
+  const show = ({ text: of, paragraph, from, to }: Stretch) => {
+    if (threadOf(store.document, of).length === 0) return say('That text is on no page yet. It is to be found in Copy.');
+    inHand.begin(of, { anchor: { paragraph, offset: from }, head: { paragraph, offset: to } });
+  };
+  const shared = { store, document, story, say, onShow: show, onClose };
+  return (
+    <aside aria-label="Finding" className="border-base-300 bg-base-100 flex w-[25rem] shrink-0 flex-col border-r">
+      {side === 'find' && <FindPanel {...shared} inHand={now} />}
+      {side === 'clean' && <CleanUpPanel {...shared} />}
+      {side === 'spelling' && <SpellingPanel {...shared} spelling={spelling} />}
+    </aside>
   );
 }
 

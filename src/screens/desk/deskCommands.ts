@@ -1,3 +1,4 @@
+import { hasJumpLines } from '@/core/actions/threads';
 import type { Document } from '@/core/records/document';
 import type { Wrap } from '@/core/records/frame';
 import type { FrameRecord } from '@/core/records/index';
@@ -11,6 +12,9 @@ interface Beyond {
   /** Why nothing else can be done now. */
   readonly underWay: string | undefined;
   readonly bringIn: () => void;
+  readonly find: () => void;
+  readonly clean: () => void;
+  readonly spelling: () => void;
   readonly type: () => void;
 }
 
@@ -21,13 +25,15 @@ export const UNDER_WAY: Partial<Record<Doing['doing'], string>> = {
 };
 
 /** What can be done on the desk, in the order of the command bar. A new one is one line. */
-export function deskCommands(desk: Desk, { underWay, bringIn, type }: Beyond): Command[] {
+export function deskCommands(desk: Desk, { underWay, bringIn, type, find, clean, spelling }: Beyond): Command[] {
   const { spread, view, toggle, text, only, group, frameActions: on, chosen } = desk;
   const count = desk.held.length;
   const none = underWay ?? (count === 0 && 'Nothing is chosen');
   const one = underWay ?? (!only && (count === 0 ? 'Nothing is chosen' : 'Choose one frame'));
   const isText = one || (!text && 'That frame holds no text');
   const isBody = one || (text?.role !== 'body' && 'That is not running text');
+  const isThread = isText || (!desk.isThread && 'It is the only frame of its text');
+  const jumps = text && hasJumpLines(desk.document, text.id);
   const turn = (degrees: number) => () => only && on.put('look', { rotation: (only.frame.rotation ?? 0) + degrees });
   return [
     command('previous', 'Previous spread', '[', spread.index === 0 && 'This is the first', () => spread.go(spread.index - 1)),
@@ -43,6 +49,10 @@ export function deskCommands(desk: Desk, { underWay, bringIn, type }: Beyond): C
     command('tray', 'Hide or show the tray', 'f', undefined, () => toggle('tray')),
     command('detail', 'Hide or show the detail', 'd', undefined, () => toggle('detail')),
     command('bring', 'Bring in stories and pictures', 'b', undefined, bringIn),
+    command('find', 'Find and replace', 'Ctrl+F', undefined, find),
+    command('clean', 'Clean up', undefined, undefined, clean),
+    command('spelling', 'Spelling', 'F7', undefined, spelling),
+    command('spelling-marks', 'Underline unknown words', undefined, undefined, () => toggle('spelling')),
     command('enter', 'Go into the text', 'Enter', isText, type),
     command('pick', 'Pick a sentence to quote', 'q', isBody, desk.pick),
     command('look', 'Look into the overset', 'Alt+O', isText || (desk.overset === 0 && 'Nothing is over'), () =>
@@ -50,11 +60,21 @@ export function deskCommands(desk: Desk, { underWay, bringIn, type }: Beyond): C
     ),
     command(
       'go-on',
-      'Continue the story in the next free space',
+      desk.middle ? 'Insert a frame behind this one' : 'Continue the story in the next free space',
       'Alt+C',
-      isText || (desk.overset === 0 && 'Nothing is over'),
+      isText || (!desk.middle && desk.overset === 0 && 'Nothing is over'),
       () => desk.goOn(),
     ),
+    command('split', 'Split this frame off with its text', undefined, isThread, () => void desk.actions.splitOff(only!.frame.id)),
+    command('take-out', 'Take this frame out of the thread', undefined, isThread, () => desk.actions.takeOut(only!.frame.id)),
+    command(
+      'jumps',
+      jumps ? 'Leave out the jump lines' : 'Say where the story continues',
+      undefined,
+      isText || (jumps === undefined && 'It jumps to no page'),
+      () => desk.actions.jumpLines(text!.id, !jumps),
+    ),
+    command('threads', 'Threads and their numbers', undefined, undefined, () => toggle('threads')),
     command('wrap', 'Next text wrap', 'Alt+W', one, () => only && on.put('wrap', { mode: nextWrap(desk.document, only.frame) })),
     command('turn', 'Rotate 90° clockwise', 'Alt+R', one, turn(90)),
     command('turn-back', 'Rotate 90° anticlockwise', 'Alt+Shift+R', one, turn(-90)),

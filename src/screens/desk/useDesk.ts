@@ -5,7 +5,7 @@ import type { ComposerClient } from '@/client/composerClient';
 import type { DeskStore } from '@/client/deskStore';
 import type { PlacedCaret } from '@/core/compose/displayList/caret';
 import { formatOf, inheritedFrames, placedPage, type PlacedPage } from '@/core/page/pages';
-import { find, framesOn } from '@/core/records/document';
+import { find, framesOn, threadOf } from '@/core/records/document';
 import type { FrameRecord } from '@/core/records/index';
 import { useConflicts } from '../frame/useConflicts';
 import { useNotices } from '../frame/useNotices';
@@ -119,7 +119,9 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
     onLook: (of) => onLook((now) => (now === of ? undefined : of)),
     onNoRoom: () => say('There is no free room at that place. Move what lies there, or choose an empty stretch.', 'wrong'),
   });
-  const goOn = (of = text?.id) => of && puttingDown.goOn(of);
+  /** The chosen frame, where its text goes on behind it. */
+  const middle = only && text && threadOf(document, text.id).at(-1)?.id !== only.frame.id ? only.frame.id : undefined;
+  const goOn = (of = text?.id) => of && puttingDown.goOn(of, of === text?.id ? middle : undefined);
   const pick = () => {
     if (text?.role === 'body') void picking.begin(text.id);
   };
@@ -171,6 +173,8 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
     onLook,
     gestures,
     goOn,
+    middle,
+    isThread: text !== undefined && threadOf(document, text.id).length > 1,
     pick,
   };
 }

@@ -35,6 +35,7 @@ export function usePuttingDown({ store, format, pages, frames, framesOf, spread,
     } else if (what === 'story' && slot && slot.content.takes !== 'flow')
       await actions.fillSlots({ story: id, page: place.page, set: slot.content.set });
     else if (what === 'story' && slot) await actions.placeStory({ story: id, ...place, flow: slot.id, allPages: all });
+    else if (what === 'tail' && target.frame) actions.join({ frame: target.frame, text: id });
     else if (what === 'picture' && target.frame) actions.fillFrame(target.frame, id);
     else if (what === 'picture') chooseAdded(actions.placePicture({ picture: id, ...place }));
     else if (what === 'story') await actions.placeStory({ story: id, ...place, allPages: all });
@@ -50,8 +51,8 @@ export function usePuttingDown({ store, format, pages, frames, framesOf, spread,
       else say('There is no free room on this spread.', 'wrong');
     },
     /** Goes on with a text in the next free space. */
-    goOn: (text: string) => {
-      const target = nextFree(store.document, format, text, framesOf);
+    goOn: (text: string, behind?: string) => {
+      const target = nextFree(store.document, format, text, framesOf, behind);
       if (!target) {
         return say(
           'There is no free space after its last frame in this section. Drag the tail to where the story continues, or add pages.',
@@ -59,7 +60,8 @@ export function usePuttingDown({ store, format, pages, frames, framesOf, spread,
         );
       }
       if (!pages.some((each) => each.page.id === target.page.page.id)) spread.go(target.page.spread);
-      void drop({ what: 'tail', id: text, allPages }, target);
+      if (behind === undefined) void drop({ what: 'tail', id: text, allPages }, target);
+      else void actions.goOn({ text, behind, page: target.page.page.id, box: target.box, allPages: false });
     },
   };
 }
@@ -69,8 +71,10 @@ function nextFree(
   format: FormatRecord,
   text: string,
   framesOf: Around['framesOf'],
+  behind: string | undefined,
 ): Omit<Target, 'words'> | undefined {
-  const end = threadOf(document, text).at(-1);
+  const thread = threadOf(document, text);
+  const end = thread.find(({ id }) => id === behind) ?? thread.at(-1);
   const page = end && placedPage(document, end.on);
   const last = page && framesOf([page]).find(({ frame }) => frame.id === end.id);
   return last && continuation(format, last, placedPages(document), framesOf);

@@ -56,10 +56,11 @@ export function CleanUpPanel({ store, document, story, say, onShow, onClose }: C
   return (
     <section aria-label="Clean up" className="bg-base-100 flex min-h-0 w-full flex-1 flex-col" data-text-tools="">
       <header className="flex items-center gap-3 px-4 pt-3 pb-1">
-        <h2 className="text-base font-semibold">Clean up</h2>
+        <h2 className="text-base font-semibold whitespace-nowrap">Clean up</h2>
         <select
           aria-label="Where"
-          className="field narrow w-40"
+          className="field narrow"
+          style={{ width: '9rem' }}
           value={own}
           onChange={(event) => setScope(event.target.value as Scope)}
         >

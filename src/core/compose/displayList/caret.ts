@@ -83,6 +83,21 @@ function lineAt(lines: readonly Found[], { paragraph, offset }: TextPlace): numb
   return last;
 }
 
+/** What a frame shows of its text: from its first place to the first of the frame behind it, none where it is the last. */
+export function shownIn(
+  pages: readonly PageList[],
+  text: string,
+  frame: string,
+): { from: TextPlace; to?: TextPlace } | undefined {
+  const lines = linesOf(pages, text);
+  const at = lines.findIndex(({ item }) => item.frame === frame);
+  if (at < 0) return undefined;
+  const last = lines.findLastIndex(({ item }) => item.frame === frame);
+  const placeIn = ({ paragraph, from }: Found): TextPlace => ({ paragraph, offset: from });
+  const next = lines[last + 1];
+  return { from: placeIn(lines[at]!), ...(next ? { to: placeIn(next) } : {}) };
+}
+
 /** Where the caret before a position stands; undefined where no frame shows it. */
 export function caretAt(pages: readonly PageList[], text: string, place: TextPlace): PlacedCaret | undefined {
   const lines = linesOf(pages, text);

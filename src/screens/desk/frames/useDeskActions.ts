@@ -1,5 +1,6 @@
 'use client';
 
+import { type JoinThread, joinThread, setJumpLines, takeOut } from '@/core/actions/threads';
 import type { Say } from '../../frame/useNotices';
 import { useMemo } from 'react';
 import type { ComposerClient } from '@/client/composerClient';
@@ -166,6 +167,11 @@ export function useDeskActions(store: DeskStore, composer: ComposerClient, say: 
       placeStory: (intent: PlannedActions['placeStory']) => plan('Place a story', 'placeStory', intent),
       fillSlots: (intent: PlannedActions['fillSlots']) => plan('Fill slots with a story', 'fillSlots', intent),
       goOn: (intent: PlannedActions['continueThread']) => plan('Continue a story', 'continueThread', intent),
+      splitOff: (frame: string) => plan('Split off a frame', 'splitOff', frame),
+      takeOut: (frame: string) => act('Take a frame out of its thread', (document) => takeOut(document, frame)),
+      join: (intent: JoinThread) => act('Continue a story', (document) => joinThread(document, intent)),
+      jumpLines: (text: string, on: boolean) =>
+        act(on ? 'Add jump lines' : 'Remove jump lines', (document) => setJumpLines(document, text, on)),
       quote: (intent: PlannedActions['makeQuote']) => plan('Add a pull quote', 'makeQuote', intent),
       removePage: (page: string) => {
         const words = removalWords(store.document, [page]);

@@ -5,6 +5,7 @@ import type { ComposerClient } from '@/client/composerClient';
 import type { DeskStore } from '@/client/deskStore';
 import { setAppearance, withCorner } from '@/core/actions/appearance';
 import { placeFrames, type Place } from '@/core/actions/frames';
+import { isEmptyFrame } from '@/core/actions/threads';
 import { contains } from '@/core/geometry/box';
 import { type Document, find } from '@/core/records/document';
 import { mapped, rotation } from '@/core/geometry/matrix';
@@ -163,7 +164,8 @@ export function useHandling(around: Surroundings) {
             ? storyOnPanel(now.format, now.frames, at)
             : undefined
         : undefined;
-    const target = waiting ?? slot ?? free ?? onto;
+    const empty = at && what === 'tail' ? emptyFrameAt(now.store.document, now.frames, at) : undefined;
+    const target = empty ?? waiting ?? slot ?? free ?? onto;
     const allPages = what !== 'picture' && now.allPages !== event.shiftKey;
     return { what, id, x: event.clientX, y: event.clientY, target, allPages };
   };
@@ -210,6 +212,16 @@ function pictureFrameAt(
 ): Target | undefined {
   const under = topmost(frames, at, ({ frame, box }) => !isGround(format, box) && words(frame) !== undefined);
   return under && { page: under.page, box: under.box, words: words(under.frame)!, frame: under.frame.id };
+}
+
+/** The frame under a point that waits for words, in which a text would go on. */
+function emptyFrameAt(
+  document: Document,
+  frames: readonly FrameInSight[],
+  at: { page: PlacedPage; x: number; y: number },
+): Target | undefined {
+  const under = topmost(frames, at, ({ frame }) => isEmptyFrame(document, frame));
+  return under && { page: under.page, box: under.box, words: 'into this frame', frame: under.frame.id };
 }
 
 /** Over the columns of text under a point, as deep as the picture's own form asks: the text runs around it. */

@@ -75,7 +75,23 @@ const FLOATING: ReadonlySet<string> = new Set(['typing', 'picking', 'asking', 'l
 
 /** What can be done with a frame, and with the spread, in the order of their menus. */
 const MENUS = {
-  frame: ['enter', 'pick', 'look', 'go-on', 'wrap', 'turn', 'turn-back', 'group', 'ungroup', 'front', 'back', 'remove'],
+  frame: [
+    'enter',
+    'pick',
+    'look',
+    'go-on',
+    'split',
+    'take-out',
+    'jumps',
+    'wrap',
+    'turn',
+    'turn-back',
+    'group',
+    'ungroup',
+    'front',
+    'back',
+    'remove',
+  ],
   spread: ['all', 'bring', 'add', 'fit', 'proof', 'columns', 'baselines'],
 } as const;
 

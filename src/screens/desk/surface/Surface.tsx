@@ -10,12 +10,15 @@ import { type FrameInSight, onSpread, turnOf } from '../frames/frameInSight';
 import { SelectedAreas } from '../text/Selected';
 import { useHand, useInHand } from '../hand/hand';
 import { MOVE } from '../hand/snap';
+import { Misspellings } from './Misspellings';
 import { Threads } from '../text/Threads';
 import type { Desk } from '../useDesk';
 import { Brackets, Corners } from './Holds';
 import { Lit, Sentences } from './Lit';
 import { Frames, Inherited, Waiting } from './Overlay';
 import { textIn } from '@/core/records/kinds/frames';
+
+const NONE: ReadonlySet<string> = new Set();
 
 /** What lies over the painted spread, to be seen and pressed: frames and what is done with them. */
 export function Surface({ desk }: { desk: Desk }) {
@@ -59,11 +62,12 @@ export function Surface({ desk }: { desk: Desk }) {
             pages={spread.pages}
             frames={desk.frames}
             view={around.view}
-            chosen={chosen.ids}
+            chosen={desk.look.threads ? chosen.ids : NONE}
             room={around.size.width}
             onTail={(of, event) => gestures.carryOver('tail', of, event)}
-            onTailKey={desk.goOn}
+            onTailKey={desk.puttingDown.goOn}
           />
+          <Misspellings desk={desk} />
           <Marked desk={desk} />
           {desk.held.map((each) => (
             <Held key={each.frame.id} desk={desk} each={each} />

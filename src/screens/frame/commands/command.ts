@@ -51,7 +51,7 @@ export const onControl = ({ target }: Event): boolean =>
 
 /**
  * Whether a key press belongs to the field that has the focus. Undo is the document's where nothing is being typed, and
- * the command bar opens from anywhere.
+ * the command bar and finding open from anywhere.
  */
 export function isTyping({ target, key, ctrlKey, metaKey }: KeyboardEvent): boolean {
   if (!(target instanceof HTMLElement)) return false;
@@ -62,5 +62,5 @@ export function isTyping({ target, key, ctrlKey, metaKey }: KeyboardEvent): bool
   if (!ctrlKey && !metaKey) return true;
   const letter = key.toLowerCase();
   if (letter === 'z') return !(target.dataset['atRest'] || target.tagName === 'SELECT');
-  return letter !== 'k';
+  return letter !== 'k' && letter !== 'f';
 }

@@ -1,0 +1,19 @@
+import { find } from '@/core/records/document';
+import { spoken } from '@/core/records/language';
+import { readDocument } from '@/core/records/stored';
+import type { CopyWay } from '@/formats/copy/out/ways';
+import { writeCopy } from '@/formats/copy/out/write';
+import { loadRecords } from '@/store/documents';
+import { NotThereError } from '../errors';
+
+/** A story as a file of copy. @throws NoSuchDocumentError, NotThereError */
+export async function copyOut(document: string, id: string, way: CopyWay): Promise<{ name: string; bytes: Uint8Array }> {
+  const records = readDocument((await loadRecords(document)).records);
+  const story = find(records, 'story', id);
+  if (!story) throw new NotThereError('That story is no longer in the issue.');
+  const language = spoken(find(records, 'issue', 'issue')?.language);
+  return {
+    name: story.name.replace(/[\\/:*?"<>|\u0000-\u001f]/g, ' ').trim() || 'story',
+    bytes: await writeCopy(records, story, way, language),
+  };
+}
