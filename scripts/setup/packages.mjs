@@ -12,6 +12,7 @@ const PACKAGES = {
   ghostscript: () => has('gs'),
   'unicode-data': () => existsSync('/usr/share/unicode/auxiliary/LineBreakTest.txt'),
   hunspell: () => has('hunspell'),
+  pandoc: () => has('pandoc'),
   'hunspell-en-gb': () => existsSync('/usr/share/hunspell/en_GB.dic'),
 };
 
@@ -25,6 +26,7 @@ export const TO_TEST = [
   'unicode-data',
   'hunspell',
   'hunspell-en-gb',
+  'pandoc',
 ];
 
 /** The folder with PostgreSQL's programs, the newest; Debian keeps it off the path. */

@@ -152,7 +152,7 @@ function quotesIn(text: string, language: string): Fixed[] {
     } else if (/\d/.test(before) && !isInner) {
       // Six feet, or the ’90s’ end: what it is cannot be told, so it stays.
       if (/^'s\b/.test(text.slice(index, index + 3))) put('’');
-    } else if (opens && !/^'(?:\d\d\b|(?:tis|twas|em|til|cause|n)\b)/i.test(text.slice(index, index + 6))) {
+    } else if (opens && !/^'(?:\d\ds?\b|(?:tis|twas|em|til|cause|n)\b)/i.test(text.slice(index, index + 7))) {
       put(openInner);
       isInner = true;
     } else {

@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { docx, swollenDocx } from '../../../tests/support/docx';
 import { bodyOf, paragraphsOf, plainText } from '@/core/records/body';
@@ -7,9 +8,9 @@ import { readArchive } from './archive';
 import type { Block } from './blocks';
 import { readHtml as copyOfHtml } from './html';
 import { readMarkdown as copyOfMarkdown } from './markdown';
-import { readPlainText } from './plainText';
+import { guessedLineEnds, readPlainText } from './plainText';
 import { readCopy as copyOfFile } from './read';
-import { COPY_STYLES, storyOf } from './story';
+import { COPY_STYLES, sourceNames, storyOf } from './story';
 
 const words = (block: Block) => block.content.map((node) => node.text ?? '|').join('');
 const readHtml = (html: string) => copyOfHtml(html).blocks;
@@ -300,5 +301,171 @@ describe('a story from copy', () => {
     const long = `The ${'wind '.repeat(30)}blew.`;
     expect(storyIn(readPlainText(`${long}\n\nMore.`))).toMatchObject({ headline: '', name: 'The wind wind wind wind wind' });
     expect(storyIn(readMarkdown('# Only a head')).body.content).toHaveLength(1);
+  });
+});
+
+describe('what becomes what', () => {
+  const house = {
+    paragraph: [
+      { id: 'body', name: 'Body' },
+      { id: 'boxText', name: 'Box text' },
+    ],
+    character: [{ id: 'caps', name: 'Names', properties: { letterCase: 'smallCapitals' as const } }],
+  };
+  const paragraph = (style: string | undefined, text: string): Block => ({
+    kind: 'paragraph',
+    level: 0,
+    ...(style ? { style } : {}),
+    content: copyOfHtml(`<p>${text}</p>`).blocks[0]!.content,
+  });
+  const copy = (...blocks: Block[]) => ({ blocks, pictures: [], letters: [], dropped: [] });
+
+  it('goes by the names of the source: parts of the story, the house’s own styles, running text', () => {
+    const own = copy(
+      paragraph('Title', 'The wall'),
+      paragraph('Subtitle', 'It keeps the harbour.'),
+      paragraph('Byline', 'Ada Fenn'),
+      paragraph('Box Text', 'In a box.'),
+      paragraph('Whatever', 'Running.'),
+    );
+    const story = storyOf(own, {}, house);
+    expect([story.headline, story.standfirst, story.byline]).toEqual(['The wall', 'It keeps the harbour.', 'Ada Fenn']);
+    expect(bodyOf(story.body).content.content.map((node) => node.attrs['style'] as string)).toEqual([
+      'boxText',
+      COPY_STYLES.body,
+    ]);
+    expect(sourceNames(own, house).map(({ name, usual }) => [name, usual])).toEqual([
+      ['Title', 'headline'],
+      ['Subtitle', 'standfirst'],
+      ['Byline', 'byline'],
+      ['Box Text', 'style:boxText'],
+      ['Whatever', 'body'],
+    ]);
+  });
+
+  it('is as somebody says, also against what would be guessed', () => {
+    const own = copy(paragraph(undefined, 'A short line'), paragraph('Whatever', 'Words.'), paragraph('Note', 'For the desk.'));
+    expect(storyOf(own, {}, house).headline).toBe('A short line');
+    const said = storyOf(own, { Paragraph: 'body', Whatever: 'standfirst', Note: 'leave' }, house);
+    expect([said.headline, said.name, said.standfirst]).toEqual(['', 'A short line', 'Words.']);
+    expect(said.dropped).toEqual(['1 paragraph that was left out']);
+  });
+
+  it('gives looks of letters a character style that looks so, and says what it has none for', () => {
+    const own = copy(
+      paragraph(
+        undefined,
+        'A <u>b</u> <span style="font-variant: small-caps">c</span> <s>d</s> word to begin with, and then some more of them.',
+      ),
+    );
+    const { body, dropped } = storyOf(own, { Paragraph: 'body' }, house);
+    const marks = bodyOf(body).firstChild!.content.content.flatMap((node) =>
+      node.marks.map((mark) => [node.text, mark.attrs['style'] as string]),
+    );
+    expect(marks).toEqual([['c', 'caps']]);
+    expect(dropped).toEqual(['“Underlined” in 1 place', '“Struck through” in 1 place']);
+  });
+
+  it('gives pictures the words that stand under them', () => {
+    const picture = (index: number): Block => ({ kind: 'picture', level: 0, content: [], picture: index });
+    const bytes_ = new Uint8Array([1]);
+    const own = {
+      ...copy(
+        paragraph(undefined, 'Headline'),
+        picture(0),
+        paragraph('Caption', 'The wall.'),
+        paragraph('Credit', 'Photo: Ivo Marr'),
+        picture(1),
+        paragraph(undefined, 'Text.'),
+      ),
+      pictures: [
+        { name: 'picture 1', says: 'wall', bytes: bytes_ },
+        { name: 'picture 2', says: 'The tide', bytes: bytes_ },
+      ],
+    };
+    expect(storyOf(own, {}, house).pictures).toEqual([
+      { index: 0, caption: 'The wall.', credit: 'Photo: Ivo Marr' },
+      { index: 1, caption: 'The tide', credit: '' },
+    ]);
+  });
+});
+
+describe('line ends of plain text', () => {
+  const wrapped =
+    'The wind had been rising since the morning, and by noon the boats\nwere in. Nobody on the quay spoke of the wall, since nobody on the\nquay had ever seen it give way.\n\nIt did not give way.';
+  it.each([
+    [wrapped, 'joined'],
+    ['Mr A. Fenn\n14 Wall Street\nTernhaven\n\nDear Sir', 'lines'],
+    [
+      'One paragraph.\nAnother, which is a good deal longer than the first of them, and goes on for a while as paragraphs do when nobody breaks their lines for them anywhere.\nA third.',
+      'paragraphs',
+    ],
+    ['One line alone', 'joined'],
+  ] as const)('of %j are %s', (text, ends) => {
+    expect(guessedLineEnds(text)).toBe(ends);
+  });
+
+  it('that were broken to a width come together, also where no empty line parts paragraphs', () => {
+    expect(readPlainText(wrapped).map(words)).toHaveLength(2);
+    const close = wrapped.replace('\n\n', '\n');
+    expect(readPlainText(close, 'joined').map(words)).toHaveLength(2);
+  });
+});
+
+describe('files made to harm', () => {
+  it('are read or refused, each in a sentence, however they were changed', async () => {
+    const sources: [string, Uint8Array][] = [
+      ['a.docx', await docx([{ style: 'Title', runs: [{ text: 'Head' }] }, { runs: [{ text: 'Words', bold: true }] }])],
+      [
+        'a.rtf',
+        bytes(
+          '{\\rtf1\\ansi{\\fonttbl{\\f0 A;}}{\\*\\listtable{\\list{\\listlevel\\levelnfc0}\\listid1}}\\pard\\b Head\\par\\pard words \\u8220? and {\\i more}\\par\\trowd\\cellx1\\intbl a\\cell\\row}',
+        ),
+      ],
+      ['a.html', bytes('<h1>Head</h1><p>Words <b>bold</b><table><tr><td>x</table><ul><li>one')],
+      ['a.md', bytes('# Head\n\nWords *with* [a](b) | c |\n\n- one\n    - two')],
+    ];
+    await fc.assert(
+      fc.asyncProperty(
+        fc.constantFrom(...sources),
+        fc.array(fc.tuple(fc.double({ min: 0, max: 1, noNaN: true }), fc.integer({ min: 0, max: 255 })), {
+          minLength: 1,
+          maxLength: 12,
+        }),
+        async ([name, source], changes) => {
+          const own = source.slice();
+          for (const [at, value] of changes) own[Math.floor(at * (own.length - 1))] = value;
+          try {
+            const copy = await copyOfFile(name, own);
+            // What was read is a document of the schema.
+            bodyOf(storyOf(copy).body);
+          } catch (error) {
+            expect(error).toBeInstanceOf(RefusedFileError);
+            expect((error as Error).message).toMatch(/\.$/);
+          }
+        },
+      ),
+      { numRuns: 250 },
+    );
+  }, 60_000);
+
+  it('say what is wrong: encrypted, too deep, lying about their size', async () => {
+    const compound = new Uint8Array([0xd0, 0xcf, 0x11, 0xe0, 0xa1, 0xb1, 0x1a, 0xe1]);
+    await expect(readCopy('a.docx', compound)).rejects.toThrow('protected by a password, or comes from an old word processor');
+    await expect(readCopy('a.rtf', bytes('{\\rtf1 {\\pict\\bin4000000000 x}}'))).rejects.toThrow('holds more than it does');
+    await expect(readCopy('a.rtf', bytes(`{\\rtf1${'{'.repeat(20_000)}`))).rejects.toThrow('groups never end');
+    const macros = await docx([{ runs: [{ text: 'Words' }] }], { 'word/vbaProject.bin': 'x' });
+    expect((await copyOfFile('a.docx', macros)).dropped).toEqual(['the macros in it']);
+    const html = await copyOfFile(
+      'a.html',
+      bytes('<p>Words<img src="https://elsewhere.example/a.png"><script>x()</script><iframe src="a"></iframe>'),
+    );
+    expect(html.dropped).toEqual(['1 picture that is kept elsewhere', '1 embedded page']);
+    expect(html.blocks.map(words)).toEqual(['Words']);
+  });
+
+  it('with 10,000 empty paragraphs have the words that stand between them', async () => {
+    const blocks = await readCopy('a.html', bytes(`${'<p> </p>'.repeat(10_000)}<p>Words</p>`));
+    expect(blocks.map(words)).toEqual(['Words']);
   });
 });

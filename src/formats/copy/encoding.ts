@@ -55,7 +55,8 @@ function guessed(bytes: Buffer): string {
   if (zeros[1]! > half * 0.3 && zeros[0]! < half * 0.05) return 'UTF-16LE';
   if (zeros[0]! > half * 0.3 && zeros[1]! < half * 0.05) return 'UTF-16BE';
   const high = bytes.reduce((sum, byte) => sum + (byte > 0x7f ? 1 : 0), 0);
-  const best = high < FEWEST ? undefined : chardet.analyse(bytes).find(({ name }) => iconv.encodingExists(name));
+  const best =
+    high < FEWEST ? undefined : chardet.analyse(bytes).find(({ name }) => name !== 'UTF-8' && iconv.encodingExists(name));
   // ISO-8859-1 is a part of what the old files of Windows use, and so is ASCII.
   return best === undefined || /^(ISO-8859-1|ASCII)$/.test(best.name) ? 'windows-1252' : best.name;
 }
