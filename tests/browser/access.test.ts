@@ -90,7 +90,12 @@ const DIALOGS: readonly (readonly [name: string, open: () => Promise<void>, read
   ['renaming', () => goTo('/', 'h1').then(() => press('Rename Longspar')), '[role=dialog]'],
   ['sheets', () => goTo(`/issues/${issue}/plan`, 'canvas').then(() => press('Sheets')), '[role=dialog]'],
   ['a story to be planned', () => goTo(`/issues/${issue}/plan`, 'canvas').then(() => press('Plan a story')), 'form'],
-  ['the table of stories', () => goTo(`/issues/${issue}/plan`, 'canvas').then(() => press('Stories', 'radio')), 'table'],
+  ['the table of stories', () => goTo(`/issues/${issue}/copy`, '[data-story-row]'), 'table'],
+  [
+    'a story in Copy',
+    () => goTo(`/issues/${issue}/copy`, '[data-story-row]').then(() => page.click('[data-story-row] th button')),
+    '[data-part]',
+  ],
   [
     'what goes in a stretch',
     () => goTo(`/issues/${issue}/pages`, '.desk[data-ready=true]').then(() => press('Mark out')),

@@ -276,39 +276,6 @@ describe('below the flatplan', () => {
     expect(first).toContain('8 pages1691015');
     await page.keyboard.press('Escape');
   });
-
-  it('lists stories with state, fit, page and day, and refuses a day that there is not', async () => {
-    await press('::-p-aria([name="Stories"][role="radio"])');
-    const [ferry] = (await records<StoryRecord>('story')).filter(({ name }) => name.startsWith('Ferry'));
-    const row = `[data-story-row="${ferry!.id}"]`;
-    expect(await page.$eval(row, (element) => element.textContent)).toMatch(
-      /News.*\d+.*(room for \d+ lines?|fits|lines? over).*1/,
-    );
-    await page.select(`${row} select`, 'edited');
-    const target = (await page.waitForSelector(`${row} input[aria-label^="Target"]`))!;
-    await target.click({ count: 3 });
-    await page.keyboard.type('0');
-    await page.keyboard.press('Enter');
-    await until(page, 'it is refused', () => /A story is planned at 1 to 1,000,000 words/.test(document.body.textContent!));
-    const stories = await records<StoryRecord>('story');
-    expect(stories.find(({ id }) => id === ferry!.id)).toMatchObject({ state: 'edited', target: ferry!.target });
-    // Esc takes it back; a day that does not exist is refused in the field.
-    await page.keyboard.press('Escape');
-    const due = (await page.waitForSelector(`${row} input[aria-label^="Due day"]`))!;
-    await due.click();
-    await page.keyboard.type('31 February 2027');
-    await page.keyboard.press('Enter');
-    await until(page, 'it is refused', () => /That date does not exist/.test(document.body.textContent!));
-    await page.keyboard.press('Escape');
-    // A story can be renamed where it is listed.
-    const name = (await page.waitForSelector(`${row} input[aria-label^="Name"]`))!;
-    await name.click({ count: 3 });
-    await page.keyboard.type('Ferry and tide');
-    await page.keyboard.press('Enter');
-    expect((await records<StoryRecord>('story')).find(({ id }) => id === ferry!.id)!.name).toBe('Ferry and tide');
-    await undo();
-    await press('::-p-aria([name="Flatplan"][role="radio"])');
-  });
 });
 
 describe('changes of the house', () => {

@@ -112,6 +112,8 @@ describe('bringing in copy', () => {
     ]; // prettier-ignore
     const [chooser] = await Promise.all([desk.page.waitForFileChooser(), desk.page.click('[aria-label="Bring in files"]')]);
     await chooser.accept(files);
+    // What has come is looked at first: one press takes all three.
+    await (await desk.page.waitForSelector('::-p-aria([name="Bring in 3 stories"][role="button"])'))!.click();
     await desk.until('three stories have come', () => document.querySelectorAll('[data-story]').length === 8);
     await desk.stored();
     const stories = await desk.records<StoryRecord>('story');
@@ -121,7 +123,9 @@ describe('bringing in copy', () => {
     expect(paragraphs.map(({ attrs }) => attrs['style'] as string)).toEqual(['bodyFirst', 'crosshead', 'list', 'body', 'body']);
     expect(paragraphs[0]!.content.toJSON()).toContainEqual({ type: 'text', text: 'nine feet', marks: [{ type: 'emphasis' }] });
     expect(paragraphs[3]!.content.toJSON()).toContainEqual({ type: 'lineBreak' });
-    expect(stories.map(({ name }) => name)).toEqual(expect.arrayContaining(['A letter from the hill school', 'Harbour notes']));
+    expect(stories.map(({ name }) => name)).toEqual(
+      expect.arrayContaining(['A letter from the hill school', 'The ferry will leave from the']),
+    );
     const words = await desk.page.$eval(`[data-story="${quay.id}"]`, (element) => element.textContent);
     expect(words).toContain(
       `${paragraphs.map(plainText).join(' ').split(/\s+/).length.toLocaleString('en-GB')} words`.replace(/^/, ''),
@@ -133,7 +137,8 @@ describe('bringing in copy', () => {
     const client = await desk.page.createCDPSession();
     const data = { items: [], files: [path], dragOperationsMask: 1 };
     for (const type of ['dragEnter', 'dragOver', 'drop'] as const)
-      await client.send('Input.dispatchDragEvent', { type, x: 600, y: 400, data });
+      await client.send('Input.dispatchDragEvent', { type, x: 100, y: 400, data });
+    await (await desk.page.waitForSelector('::-p-aria([name="Bring in the story"][role="button"])'))!.click();
     await desk.until('the story has come', () =>
       [...document.querySelectorAll('[data-story]')].some((element) => element.textContent?.includes('Dropped on the desk')),
     );
@@ -297,6 +302,7 @@ describe('putting a story on the page', () => {
     await chooser.accept([
       await filed('long.md', `# A long one\n\n${Array.from({ length: 14 }, (_, i) => prose(300, i + 50)).join('\n\n')}`),
     ]);
+    await (await desk.page.waitForSelector('::-p-aria([name="Bring in the story"][role="button"])'))!.click();
     await desk.until('it has come', () =>
       [...document.querySelectorAll('[data-story]')].some((element) => element.textContent?.includes('A long one')),
     );

@@ -161,6 +161,9 @@ function lookIn(mark: Mark, copy: Copy): string | undefined {
   return look ? LOOK_NAMES[look] : copy.letters[Number(style.slice(sourceMark('' as LetterLook).length))];
 }
 
+/** What ends so is a sentence of running text. */
+const ENDS_SENTENCE = /[.,;:]\s*$/;
+
 /** A headline is no longer than this, in words. */
 const HEADLINE = 25;
 
@@ -243,6 +246,7 @@ function headlineIn(blocks: readonly Block[], targets: readonly Target[], isFree
     !block.list &&
     words[first]! <= HEADLINE &&
     isFree(first) &&
+    !ENDS_SENTENCE.test(wordsOf(block.content)) &&
     !BYLINE.test(wordsOf(block.content))
     ? first
     : -1;

@@ -228,7 +228,7 @@ function BringInDialog({ document: id, store, composer, arrived: first, say, onT
           ) : (
             <SourceView copy={own.copy} />
           )}
-          <section aria-label="As it will be set" className="bg-base-200 w-[22rem] shrink-0 overflow-auto px-9 py-5">
+          <section aria-label="As it will be set" tabIndex={0} className="bg-base-200 w-[22rem] shrink-0 overflow-auto px-9 py-5">
             <h3 className="chapter pb-2">As it will be set</h3>
             <Galley composer={composer} k={K} width={GALLEY} counted="body" />
           </section>

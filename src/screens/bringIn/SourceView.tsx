@@ -12,7 +12,11 @@ const SHOWN = 400;
 export const SourceView = memo(function SourceView({ copy }: { copy: Copy }) {
   const rest = copy.blocks.length - SHOWN;
   return (
-    <section aria-label="What the source says" className="min-w-0 flex-1 overflow-auto bg-white px-5 py-5 text-[#14213d]">
+    <section
+      aria-label="What the source says"
+      tabIndex={0}
+      className="min-w-0 flex-1 overflow-auto bg-white px-5 py-5 text-[#14213d]"
+    >
       <h3 className="chapter pb-2">What the source says</h3>
       {copy.blocks.slice(0, SHOWN).map((block, i) => (
         <div key={i} className="flex gap-3 py-1">

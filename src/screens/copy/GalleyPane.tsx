@@ -51,7 +51,7 @@ export function GalleyPane({ id, document, opened, story, composer }: GalleyPane
   useEffect(() => {
     composer.setGalley({ texts, tried: then ? [{ name: THEN, body: then, like: body }] : [] });
     return () => composer.setGalley(null);
-  }, [composer, texts, then]);
+  }, [composer, texts, then, body]);
   const fit = useSetting(composer, (setting) => setting.fits.get(body));
   const parts = useSetting(composer, (setting) => setting.galley);
   const lines = parts.find(({ name }) => name === body)?.baselines.length ?? 0;
@@ -79,7 +79,7 @@ export function GalleyPane({ id, document, opened, story, composer }: GalleyPane
         </p>
         {since && <p className="narrow leading-tight opacity-75">Since yesterday: {since}</p>}
       </header>
-      <div className="min-h-0 flex-1 overflow-auto py-5 pr-6 pl-11">
+      <div role="region" aria-label="Galley" tabIndex={0} className="min-h-0 flex-1 overflow-auto py-5 pr-6 pl-11">
         {find(document, 'text', body) && <Galley composer={composer} k={K} width={WIDE} counted={body} not={THEN} />}
       </div>
     </section>

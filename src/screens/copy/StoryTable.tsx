@@ -341,7 +341,7 @@ function StoryRow({
         </td>
       )}
       <td className={`py-1.5 pr-3 leading-tight ${over ? 'text-error font-semibold' : fit ? 'text-success' : 'opacity-75'}`}>
-        {fit ? fitWords(fit) : 'not placed'}
+        {fit ? fitWords(fit) : page ? '…' : 'not placed'}
       </td>
       <td className="py-1.5 pr-3 whitespace-nowrap">
         {page ? (

@@ -22,11 +22,11 @@ interface GalleyProps {
   readonly not?: string | undefined;
 }
 
-/** Texts as they are set by themselves in their true measure, one under another, with their lines counted beside them. */
+/** Texts, for the eye alone, as they are set by themselves in their true measure, one under another, with their lines counted beside them. */
 export function Galley({ composer, k: usual, width: room, counted, not }: GalleyProps) {
   const parts = useSetting(composer, (setting) => setting.galley);
   return (
-    <div className="flex flex-col items-start gap-3" data-galley={parts.length}>
+    <div className="flex flex-col items-start gap-3" data-galley={parts.length} aria-hidden="true">
       {parts
         .filter(({ name }) => name !== not)
         .map(({ name, page, width, height, baselines, endsAt }) => {

@@ -1,18 +1,27 @@
 import { find } from '@/core/records/document';
 import { spoken } from '@/core/records/language';
 import { readDocument } from '@/core/records/stored';
-import type { CopyWay } from '@/formats/copy/out/ways';
+import { COPY_WAYS, type CopyWay, MEDIA } from '@/formats/copy/out/ways';
 import { writeCopy } from '@/formats/copy/out/write';
 import { loadRecords } from '@/store/documents';
 import { NotThereError } from '../errors';
 
+export { COPY_WAYS, type CopyWay };
+
+export interface CopyFile {
+  readonly name: string;
+  readonly media: string;
+  readonly bytes: Uint8Array;
+}
+
 /** A story as a file of copy. @throws NoSuchDocumentError, NotThereError */
-export async function copyOut(document: string, id: string, way: CopyWay): Promise<{ name: string; bytes: Uint8Array }> {
+export async function copyOut(document: string, id: string, way: CopyWay): Promise<CopyFile> {
   const records = readDocument((await loadRecords(document)).records);
   const story = find(records, 'story', id);
   if (!story) throw new NotThereError('That story is no longer in the issue.');
   const language = spoken(find(records, 'issue', 'issue')?.language);
   return {
+    media: MEDIA[way],
     name: story.name.replace(/[\\/:*?"<>|\u0000-\u001f]/g, ' ').trim() || 'story',
     bytes: await writeCopy(records, story, way, language),
   };

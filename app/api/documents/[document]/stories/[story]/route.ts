@@ -1,6 +1,5 @@
 import Joi from 'joi';
-import { copyOut } from '@/services/documents/copyOut';
-import { COPY_WAYS, type CopyWay, MEDIA } from '@/formats/copy/out/ways';
+import { COPY_WAYS, copyOut, type CopyWay } from '@/services/documents/copyOut';
 import { checked, handler } from '../../../../handler';
 import { STORY } from '../../../../params';
 
@@ -14,10 +13,10 @@ const AS = Joi.object<{ as: CopyWay }>({
 
 export const GET = handler(STORY, async (request, { document, story }) => {
   const { as } = checked(AS, Object.fromEntries(new URL(request.url).searchParams));
-  const { name, bytes } = await copyOut(document, story, as);
+  const { name, media, bytes } = await copyOut(document, story, as);
   return new Response(bytes as BodyInit, {
     headers: {
-      'Content-Type': MEDIA[as],
+      'Content-Type': media,
       'Content-Disposition': `attachment; filename*=UTF-8''${encodeURIComponent(`${name}.${as}`)}`,
     },
   });
