@@ -57,12 +57,16 @@ await page.waitForFunction(() => /words/.test(document.querySelector('[data-flat
 await page.waitForSelector('[data-chart] svg');
 await page.click('[data-plan-page]:nth-of-type(1)');
 await shot('plan');
-await page.goto(`${origin}/issues/bridle-87/plan`, { waitUntil: 'domcontentloaded' });
-await drawn(8);
-await page.waitForSelector('[data-chart] svg');
-await (await page.waitForSelector('::-p-aria([name="Stories"][role="radio"])')).click();
-await page.waitForFunction(() => /room|fits|over/.test(document.querySelector('table').textContent));
-await shot('stories');
+await page.goto(`${origin}/issues/longspar-14/copy`, { waitUntil: 'domcontentloaded' });
+await page.waitForFunction(() => /lines over/.test(document.querySelector('table')?.textContent));
+await page.click('[data-story-row="what-the-gust-meter-heard"] th button');
+await page.waitForSelector('.misspelt');
+await page.waitForFunction(() => /space ends here/.test(document.querySelector('[data-galley]').textContent));
+await shot('copy');
+await (await page.$('input[type=file]')).uploadFile('demo/imports/a-letter-from-the-hill-school.md');
+await page.waitForFunction(() => /letter/.test(document.querySelector('[role=dialog] [data-galley-part="body"]')?.textContent));
+await shot('bring-in');
+await page.keyboard.press('Escape');
 for (const [chapter, file] of [
   ['packet-house/masters', 'masters'],
   ['packet-house/recurring', 'recurring'],

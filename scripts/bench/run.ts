@@ -5,6 +5,7 @@ import type { ParagraphProperties } from '@/core/records/paragraphStyle';
 import { format, resolveConfig } from 'prettier';
 import { openCluster, openServer, runScript } from '../../tests/support/application';
 import { chromiumSpaces, inChromium } from './chromium';
+import { readingDocx, replacing, spelling } from './copy';
 import { median, most, unevenness } from './measure';
 import { passage } from './texts';
 import { besidePictures, breakingAround, cold, drag, firstHanLetter, keystrokes, spaces } from './typesetter';
@@ -138,6 +139,28 @@ async function main(): Promise<void> {
     'within 16 ms',
     median(han) <= 16,
   );
+
+  const replaces: number[] = [];
+  for (let i = 0; i < ROUNDS; i++) replaces.push(await replacing(WORDS, 2_000));
+  add(
+    'finding and replacing 2,000 places in 30,000 words, in one change',
+    ms(median(replaces)),
+    '',
+    ms(median(replaces)),
+    'under 500 ms',
+    median(replaces) < 500,
+  );
+  const spelt = await spelling(WORDS);
+  add(
+    'reading the spelling of 30,000 words',
+    `${ms(spelt.reading)}, the dictionary loaded; loading it ${ms(spelt.loading)}`,
+    '',
+    ms(spelt.reading + spelt.loading),
+    'under 2 s',
+    spelt.reading + spelt.loading < 2_000,
+  );
+  const docx = await readingDocx(300);
+  add('reading a DOCX of 300 pages', ms(docx), '', ms(docx), 'under 10 s', docx < 10_000);
 
   const small: number[] = [];
   const large: number[] = [];

@@ -26,7 +26,7 @@ interface GalleyProps {
 export function Galley({ composer, k: usual, width: room, counted, not }: GalleyProps) {
   const parts = useSetting(composer, (setting) => setting.galley);
   return (
-    <div className="flex flex-col items-start gap-3" data-galley={parts.length} aria-hidden="true">
+    <div className="flex flex-col items-start gap-3 text-[#14213d]" data-galley={parts.length} aria-hidden="true">
       {parts
         .filter(({ name }) => name !== not)
         .map(({ name, page, width, height, baselines, endsAt }) => {
@@ -45,7 +45,7 @@ export function Galley({ composer, k: usual, width: room, counted, not }: Galley
                   (i + 1) % EVERY === 0 ? (
                     <span
                       key={i}
-                      className="narrower absolute -left-7 w-5 -translate-y-3 text-right tabular-nums opacity-70"
+                      className="narrower text-base-content absolute -left-7 w-5 -translate-y-3 text-right tabular-nums opacity-70"
                       style={{ top: y * k }}
                     >
                       {i + 1}
