@@ -64,7 +64,7 @@ await page.waitForSelector('.misspelt');
 await page.waitForFunction(() => /space ends here/.test(document.querySelector('[data-galley]').textContent));
 await shot('copy');
 await (await page.$('input[type=file]')).uploadFile('demo/imports/a-letter-from-the-hill-school.md');
-await page.waitForFunction(() => /letter/.test(document.querySelector('[role=dialog] [data-galley-part="body"]')?.textContent));
+await page.waitForFunction(() => /kites/.test(document.querySelector('[role=dialog] [data-galley-part="body"]')?.textContent));
 await shot('bring-in');
 await page.keyboard.press('Escape');
 for (const [chapter, file] of [

@@ -8,7 +8,7 @@ import { continueThread, placeStory, type ContinueThread, type PlaceStory } from
 import { splitOff } from '@/core/actions/threads';
 import { Composer, type Composed } from '@/core/compose/composer';
 import { beyondList, isBeyond } from '@/core/compose/displayList/beyond';
-import { caretAt, lineEdge, placeAt, placeBeside, selectedAreas, shownIn } from '@/core/compose/displayList/caret';
+import { caretAt, lineEdge, placeAt, placeBeside, selectedAreas, shownIn, invisiblesOn } from '@/core/compose/displayList/caret';
 import type { PageList } from '@/core/compose/displayList/displayList';
 import { endOfSpace, galley, isGalley, measureOf } from '@/core/compose/measure/galley';
 import { measuresOf } from '@/core/compose/measure/surface';
@@ -17,7 +17,7 @@ import { slotWords } from '@/core/compose/measure/slotFits';
 import { sentencesOf } from '@/core/compose/displayList/sentences';
 import { samePlace } from '@/core/editing/places';
 import { applied, type Diff } from '@/core/records/diff';
-import { bodyOf } from '@/core/records/body';
+import { bodyOf, paragraphsOf, plainText } from '@/core/records/body';
 import { type Document, documentOf, find, get } from '@/core/records/document';
 import { same } from '@/core/records/same';
 import type { DocumentRecord } from '@/core/records/index';
@@ -57,6 +57,7 @@ let galleyOrder: GalleyOrder | null = null;
 let tried: readonly { readonly name: string; readonly body: Node; readonly like?: string | undefined }[] = [];
 /** What is marked on the pages. */
 let marks: readonly RangeIn[] = [];
+let tellsInvisibles = false;
 let watched: readonly string[] = [];
 /** All of the document has been composed once. */
 let isComposed = false;
@@ -85,6 +86,7 @@ function show(): void {
   showSmall(document, composed);
   if (galleyOrder) unasked(showGalley, 'galley');
   if (marks.length > 0) unasked(showMarks, 'marks');
+  if (tellsInvisibles) unasked(tellInvisibles, 'invisibles');
 }
 
 /** Sets the texts that are looked at in a galley. It comes after the pages, and only the newest counts. */
@@ -116,6 +118,18 @@ function showGalley(): void {
       parts.map(({ list }) => list),
     ),
   });
+}
+
+/** Finds the characters of the pages that are looked at which are not seen. */
+function tellInvisibles(): void {
+  if (!base) return;
+  const document = now();
+  const lists = composer.compose(document).pages.filter(({ page }) => watched.includes(page));
+  const textOf = (id: string) => {
+    const body = find(document, 'text', id)?.body;
+    return body ? paragraphsOf(body).map(plainText) : [];
+  };
+  listener?.invisibles(tellsInvisibles ? invisiblesOn(lists, textOf) : []);
 }
 
 /** Finds where what is marked stands on the pages that are looked at. */
@@ -256,7 +270,7 @@ function plan(action: keyof PlannedActions, intent: PlannedActions[keyof Planned
 interface Job {
   readonly work: () => unknown;
   /** Of those of a kind that wait, only the newest is done. */
-  readonly newest: 'draft' | 'small' | 'select' | 'galley' | 'marks' | undefined;
+  readonly newest: 'draft' | 'small' | 'select' | 'galley' | 'marks' | 'invisibles' | undefined;
   readonly done: (value: unknown) => void;
   readonly failed: (error: unknown) => void;
 }
@@ -341,6 +355,11 @@ const typesetter: Typesetter = {
       const faces = tried.map(({ name, body }): DocumentRecord => ({ id: name, kind: 'text', role: 'furniture', body }));
       await loadNeeds(documentOf([...base.records.values(), ...faces]), shaper);
       showGalley();
+    }),
+  showInvisibles: (are) =>
+    inTurn(() => {
+      tellsInvisibles = are;
+      tellInvisibles();
     }),
   setMarks: (ranges) =>
     inTurn(() => {

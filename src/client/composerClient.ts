@@ -1,5 +1,5 @@
 import { proxy, releaseProxy, type Remote, wrap } from 'comlink';
-import type { PlacedCaret, PlaceBeside, SelectedArea } from '@/core/compose/displayList/caret';
+import type { Invisible, PlacedCaret, PlaceBeside, SelectedArea } from '@/core/compose/displayList/caret';
 import type { Fit } from '@/core/compose/text/fit';
 import type { Box, Point } from '@/core/geometry/box';
 import type { Diff } from '@/core/records/diff';
@@ -57,6 +57,7 @@ export interface Setting {
   readonly galley: GalleySheet['parts'];
   /** Where what is marked stands. */
   readonly marks: readonly SelectedArea[];
+  readonly invisibles: readonly Invisible[];
 }
 
 const NOTHING: Setting = {
@@ -71,6 +72,7 @@ const NOTHING: Setting = {
   beyond: undefined,
   galley: [],
   marks: [],
+  invisibles: [],
 };
 
 /** The screen's side of the compose worker: passes every diff on, and holds what came back. */
@@ -102,6 +104,7 @@ export class ComposerClient {
           slots: (slots: readonly (readonly [string, number])[]) => this.#set({ slots: new Map(slots) }),
           drawn: (pages: readonly DrawnPage[]) => this.#takeDrawn(pages),
           galley: ({ parts, pages }: GalleySheet) => this.#set({ galley: parts, pages: this.#painted(pages) }),
+          invisibles: (invisibles: readonly Invisible[]) => this.#set({ invisibles }),
           marked: (marks: readonly SelectedArea[]) => this.#set({ marks }),
           failed: (why: string) => this.#notComposed(why),
         }),
@@ -195,6 +198,11 @@ export class ComposerClient {
   setGalley(order: GalleyOrder | null): void {
     this.#tell((typesetter) => typesetter.setGalley(order));
     if (!order) this.#set({ galley: NOTHING.galley });
+  }
+
+  /** Has characters that are not seen told of, or no more. */
+  showInvisibles(are: boolean): void {
+    this.#tell((typesetter) => typesetter.showInvisibles(are));
   }
 
   /** Marks stretches of texts on the pages. */

@@ -1,7 +1,7 @@
 import type { Passage } from '@/core/actions/quotes';
 import type { FillSlots } from '@/core/actions/slots';
 import type { ContinueThread, PlaceStory } from '@/core/actions/stories';
-import type { PlacedCaret, PlaceBeside, SelectedArea } from '@/core/compose/displayList/caret';
+import type { Invisible, PlacedCaret, PlaceBeside, SelectedArea } from '@/core/compose/displayList/caret';
 import type { Fit } from '@/core/compose/text/fit';
 import type { Box, Point } from '@/core/geometry/box';
 import type { StoredDiff, StoredRecord } from '@/core/records/stored';
@@ -112,6 +112,8 @@ export interface Listener {
   slots(slots: readonly (readonly [slot: string, words: number])[]): void;
   drawn(pages: readonly DrawnPage[]): void;
   galley(sheet: GalleySheet): void;
+  /** Characters that are not seen, on the pages that are looked at. */
+  invisibles(signs: readonly Invisible[]): void;
   /** Where what is marked stands on the pages that are looked at. */
   marked(areas: readonly SelectedArea[]): void;
   /** What it did unasked went wrong. */
@@ -135,6 +137,8 @@ export interface Typesetter {
   lookBeyond(text: string | null): Promise<void>;
   /** Texts that are looked at in a galley, now and with every change; null when it is put away. */
   setGalley(order: GalleyOrder | null): Promise<void>;
+  /** Whether characters that are not seen are told of. */
+  showInvisibles(are: boolean): Promise<void>;
   /** Stretches that are marked on the pages, such as words that are misspelt. */
   setMarks(marks: readonly RangeIn[]): Promise<void>;
   /** The pages that are looked at. */

@@ -8,7 +8,7 @@ import { useSetting } from './useSetting';
 const EVERY = 5;
 
 /** No part is set smaller than this share of the others: what does not fit then is cut at the side. */
-const LEAST = 0.55;
+const LEAST = 0.4;
 
 interface GalleyProps {
   readonly composer: ComposerClient;

@@ -6,6 +6,8 @@ export interface Look {
   readonly threads: boolean;
   /** Words that no dictionary knows are underlined. */
   readonly spelling: boolean;
+  /** Spaces, tabs and ends of lines and paragraphs are shown. */
+  readonly invisibles: boolean;
   readonly tray: boolean;
   readonly detail: boolean;
 }
@@ -16,6 +18,7 @@ export const USUAL_LOOK: Look = {
   baselines: false,
   threads: true,
   spelling: false,
+  invisibles: false,
   tray: true,
   detail: true,
 };

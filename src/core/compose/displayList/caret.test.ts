@@ -2,10 +2,11 @@ import { describe, expect, it } from 'vitest';
 import { composed, mark, rightOf, oneText, paragraph, paragraphStyle, text } from '../../../../tests/support/composed';
 import { prose } from '../../../../tests/support/documents';
 import { mapped, rotation } from '../../geometry/matrix';
-import { paragraphOf } from '../../records/body';
+import { lineBreak, paragraphOf, paragraphsOf, plainText } from '../../records/body';
+import { get } from '../../records/document';
 import { lengthOf } from '../../editing/places';
 import { beyondList, beyondOf } from './beyond';
-import { caretAt, lineEdge, placeAt, placeBeside, selectedAreas } from './caret';
+import { caretAt, invisiblesOn, lineEdge, placeAt, placeBeside, selectedAreas } from './caret';
 import { runWidth } from './displayList';
 
 const story = [
@@ -173,5 +174,28 @@ describe('what is selected', () => {
     let place = { paragraph: 0, offset: 0 };
     for (let i = 0; i < 200; i++) place = placeBeside([...pages, sheet], 'text', place, 1).place;
     expect(place.paragraph).toBe(3);
+  });
+});
+
+describe('characters that are not seen', () => {
+  it('have signs where they stand: between words, at the ends of lines and of paragraphs', async () => {
+    const own = [paragraph('body', [text('Two words'), lineBreak(), text('and a\u00a0third.')])];
+    const { pages, lines, doc } = await composed(...oneText(own));
+    const paragraphs = paragraphsOf(get(doc, 'text', 'text').body).map(plainText);
+    const signs = invisiblesOn(pages, () => paragraphs);
+    expect(signs.map(({ sign }) => sign).join('')).toBe('·↵·°¶');
+    const [first] = lines();
+    const [two, words] = first!.runs;
+    // The point for a space is in the middle of the room between its words, on their baseline.
+    expect(signs[0]!.at.x).toBeCloseTo(first!.x + (two!.x + runWidth(two!, first!) + words!.x) / 2, 3);
+    expect(signs[0]!.at.y).toBeCloseTo(first!.baseline, 6);
+  });
+
+  it('are as many as a text of prose has spaces, however its lines fall', async () => {
+    const words = prose(80, 7);
+    const { pages } = await composed(...oneText([paragraph('body', words)]));
+    const signs = invisiblesOn(pages, () => [words]);
+    expect(signs.filter(({ sign }) => sign === '·')).toHaveLength(words.split(' ').length - 1);
+    expect(signs.filter(({ sign }) => sign === '¶')).toHaveLength(1);
   });
 });

@@ -83,6 +83,50 @@ function lineAt(lines: readonly Found[], { paragraph, offset }: TextPlace): numb
   return last;
 }
 
+/** A character that is not seen, and where it stands: the middle of its width on its baseline, page coordinates. */
+export interface Invisible {
+  readonly page: string;
+  readonly sign: '·' | '°' | '→' | '↵' | '¶' | '¬';
+  readonly at: Point;
+  /** Of the letters beside it, points. */
+  readonly size: number;
+}
+
+const SIGNS: Readonly<Record<string, Invisible['sign']>> = {
+  ' ': '·',
+  '\u00a0': '°',
+  '\u202f': '°',
+  '\t': '→',
+  '\u2028': '↵',
+  '\u00ad': '¬',
+};
+
+/** The characters of some pages' texts that are not seen: spaces, tabs, ends of lines and paragraphs. @param textOf the paragraphs of a text, plain */
+export function invisiblesOn(pages: readonly PageList[], textOf: (text: string) => readonly string[]): Invisible[] {
+  const out: Invisible[] = [];
+  for (const { page, items } of pages)
+    for (const item of items) {
+      if (item.type !== 'text') continue;
+      const paragraphs = textOf(item.text);
+      const { transform } = item;
+      const placed = (at: Point): Point => (transform ? mapped(transform, at) : at);
+      for (const { line, paragraph, from, to } of linesIn(item, page)) {
+        const text = paragraphs[paragraph] ?? '';
+        // A big initial does not make its line’s other spaces big.
+        const size = Math.min(line.ascent * 2, ...line.runs.filter((run) => run.to > run.from).map(({ look }) => look.size));
+        const put = (sign: Invisible['sign'], x: number) =>
+          out.push({ page, sign, size, at: placed({ x: line.x + x, y: line.baseline }) });
+        for (let offset = from; offset < Math.min(text.length, to + 1); offset++) {
+          const sign = SIGNS[text[offset]!];
+          if (!sign) continue;
+          put(sign, offset < to ? (xOf(line, offset) + xOf(line, offset + 1)) / 2 : xOf(line, to) + size * 0.15);
+        }
+        if (line.lastOfParagraph) put('¶', xOf(line, Math.max(to, from)) + size * 0.3);
+      }
+    }
+  return out;
+}
+
 /** What a frame shows of its text: from its first place to the first of the frame behind it, none where it is the last. */
 export function shownIn(
   pages: readonly PageList[],

@@ -10,6 +10,7 @@ import { type FrameInSight, onSpread, turnOf } from '../frames/frameInSight';
 import { SelectedAreas } from '../text/Selected';
 import { useHand, useInHand } from '../hand/hand';
 import { MOVE } from '../hand/snap';
+import { Invisibles } from './Invisibles';
 import { Misspellings } from './Misspellings';
 import { Threads } from '../text/Threads';
 import type { Desk } from '../useDesk';
@@ -68,6 +69,7 @@ export function Surface({ desk }: { desk: Desk }) {
             onTailKey={desk.puttingDown.goOn}
           />
           <Misspellings desk={desk} />
+          {desk.look.invisibles && <Invisibles desk={desk} />}
           <Marked desk={desk} />
           {desk.held.map((each) => (
             <Held key={each.frame.id} desk={desk} each={each} />
