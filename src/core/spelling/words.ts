@@ -69,7 +69,7 @@ export function wordsOfParagraph(
   }));
 }
 
-/** Names of an issue's own people: what its bylines, writers and credits say. Nobody wants them marked. */
+/** Names of an issue's own people, and its publication's: what its bylines, writers and credits say. Nobody wants them marked. */
 export function namesIn(document: Document): string[] {
   const said = [
     ...all(document, 'story').flatMap(({ writer, parts: { byline } }) => {
@@ -77,6 +77,7 @@ export function namesIn(document: Document): string[] {
       return [writer ?? '', text ? bodyText(text.body) : ''];
     }),
     ...all(document, 'picture').map(({ credit }) => credit),
+    find(document, 'issue', 'issue')?.publication ?? '',
   ];
   const names = said.flatMap((words) => wordsIn(words, 'en').map(({ word }) => word));
   return [...new Set(names.filter((word) => /^\p{Lu}/u.test(word)))].sort();

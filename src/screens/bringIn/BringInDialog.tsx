@@ -20,6 +20,7 @@ import { type Mapping, type ReadStory, sourceNames } from '@/formats/copy/story'
 import { Dialog } from '@/parts/Dialog';
 import { Select } from '@/parts/Select';
 import { Tick } from '@/parts/Tick';
+import { toggled } from '@/parts/toggled';
 import { Galley } from '../sheet/Galley';
 import { ServerData } from '../frame/ServerData';
 import type { Say } from '../frame/useNotices';
@@ -256,12 +257,6 @@ function BringInDialog({ document: id, store, composer, arrived: first, say, onT
 }
 
 const NONE: ReadonlySet<number> = new Set();
-
-function toggled<T>(set: ReadonlySet<T>, value: T): ReadonlySet<T> {
-  const next = new Set(set);
-  if (!next.delete(value)) next.add(value);
-  return next;
-}
 
 const differencesOf = (document: Document, story: StoryRecord, read: ReadStory): Difference[] =>
   compared(get(document, 'text', story.parts.body).body, bodyOf(read.body));

@@ -1,16 +1,12 @@
 'use client';
 
-import { Eraser, FilePlus2, Plus, SpellCheck, TextSearch } from 'lucide-react';
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { find } from '@/core/records/document';
 import { Notices } from '@/parts/Notices';
 import { Strip } from '@/parts/Strip';
-import { Tick } from '@/parts/Tick';
 import type { Stretch } from '@/core/finding/replacing';
-import { CleanUpPanel } from '../finding/CleanUpPanel';
-import { FindPanel } from '../finding/FindPanel';
-import { SpellingPanel } from '../spelling/SpellingPanel';
+import { type Finding, FindingPanel } from '../finding/FindingPanel';
 import { useSpelling } from '../spelling/useSpelling';
 import { BringIn } from '../bringIn/BringInDialog';
 import type { Arrived } from '../bringIn/arrived';
@@ -32,6 +28,7 @@ import { useInHandNow, useTextInHand } from '../text/textInHand';
 import { ChosenStories } from './ChosenStories';
 import { GalleyPane } from './GalleyPane';
 import { Holder } from './holder';
+import { ListTools } from './ListTools';
 import { StoryEditor } from './StoryEditor';
 import { StoryTable } from './StoryTable';
 import { useCopyActions } from './useCopyActions';
@@ -59,8 +56,9 @@ export function CopyBench({ id, publication, name, house, today, at, store, comp
   const [filter, setFilter] = useState('');
   const [isGrouped, setGrouped] = useState(true);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
-  const [side, setSide] = useState<'list' | 'find' | 'clean' | 'spelling'>('list');
-  const spelling = useSpelling(id, store, open !== undefined || side === 'spelling');
+  /** What is looked for, in place of the list. */
+  const [finding, setFinding] = useState<Finding>();
+  const spelling = useSpelling(id, store, open !== undefined || finding === 'spelling');
   const [asked, setAsked] = useState<TextAsked>();
   const [arrived, setArrived] = useState<readonly Arrived[]>();
   /** As the texts were when the place was opened: what has not changed by then since yesterday is as it was yesterday. */
@@ -102,9 +100,7 @@ export function CopyBench({ id, publication, name, house, today, at, store, comp
     const own = find(store.document, 'text', text)?.story;
     if (!own) return say('That text belongs to no story. It is to be found in Pages.');
     if (own !== open) show(own);
-    const range = { anchor: { paragraph, offset: from }, head: { paragraph, offset: to } };
-    // Its fields have to be there first.
-    setTimeout(() => inHand.begin(text, range));
+    inHand.begin(text, { anchor: { paragraph, offset: from }, head: { paragraph, offset: to } });
   };
   const addStory = () => show(actions.plan());
   const ids = [...chosen].filter((each) => find(document, 'story', each));
@@ -114,9 +110,9 @@ export function CopyBench({ id, publication, name, house, today, at, store, comp
     commands: [
       command('bring', 'Bring in copy and pictures …', 'i', undefined, dropzone.open),
       command('new-story', 'New story', 'n', undefined, addStory),
-      command('find', 'Find and replace', 'Ctrl+F', undefined, () => setSide('find')),
-      command('clean', 'Clean up', undefined, undefined, () => setSide('clean')),
-      command('spelling', 'Spelling', 'F7', undefined, () => setSide('spelling')),
+      command('find', 'Find and replace', 'Ctrl+F', undefined, () => setFinding('find')),
+      command('clean', 'Clean up', undefined, undefined, () => setFinding('clean')),
+      command('spelling', 'Spelling', 'F7', undefined, () => setFinding('spelling')),
       command('close-story', 'Close the story', undefined, !story && 'No story is open', () => show(undefined)),
       ...ofText,
     ],
@@ -137,85 +133,30 @@ export function CopyBench({ id, publication, name, house, today, at, store, comp
           <h1 className="sr-only">
             {publication}, {name}: copy
           </h1>
-          {side === 'find' && (
-            <FindPanel
+          {finding ? (
+            <FindingPanel
+              finding={finding}
               store={store}
               document={document}
               story={story?.id}
               inHand={now}
-              say={say}
-              onShow={showStretch}
-              onClose={() => setSide('list')}
-            />
-          )}
-          {side === 'clean' && (
-            <CleanUpPanel
-              store={store}
-              document={document}
-              story={story?.id}
-              say={say}
-              onShow={showStretch}
-              onClose={() => setSide('list')}
-            />
-          )}
-          {side === 'spelling' && (
-            <SpellingPanel
-              store={store}
-              document={document}
               spelling={spelling}
               say={say}
               onShow={showStretch}
-              onClose={() => setSide('list')}
+              onClose={() => setFinding(undefined)}
+            />
+          ) : (
+            <ListTools
+              filter={filter}
+              isGrouped={isGrouped}
+              isNarrow={story !== undefined}
+              onFilter={setFilter}
+              onGrouped={setGrouped}
+              onFind={setFinding}
+              onNew={addStory}
+              onBringIn={dropzone.open}
             />
           )}
-          <div className={`flex items-center gap-3 px-4 pt-2.5 pb-2 ${side === 'list' ? '' : 'hidden'}`}>
-            <input
-              type="search"
-              className="field max-w-96 min-w-0 flex-1"
-              aria-label="Find in stories"
-              placeholder="Find in stories …"
-              value={filter}
-              onChange={(event) => setFilter(event.target.value)}
-            />
-            <span className="whitespace-nowrap">
-              <Tick label="By section" value={isGrouped} onChange={setGrouped} />
-            </span>
-            <span className="ml-auto flex shrink-0 gap-2">
-              <button
-                type="button"
-                className="btn btn-sm"
-                aria-label="Find and replace"
-                title="Find and replace (Ctrl+F)"
-                onClick={() => setSide('find')}
-              >
-                <TextSearch size={14} aria-hidden="true" />
-              </button>
-              <button
-                type="button"
-                className="btn btn-sm"
-                aria-label="Spelling"
-                title="Spelling (F7)"
-                onClick={() => setSide('spelling')}
-              >
-                <SpellCheck size={14} aria-hidden="true" />
-              </button>
-              <button
-                type="button"
-                className="btn btn-sm"
-                aria-label="Clean up"
-                title="Clean up"
-                onClick={() => setSide('clean')}
-              >
-                <Eraser size={14} aria-hidden="true" />
-              </button>
-              <button type="button" className="btn btn-sm" onClick={addStory}>
-                {!story && <Plus size={14} aria-hidden="true" />} New story
-              </button>
-              <button type="button" className="btn btn-sm" onClick={dropzone.open}>
-                {!story && <FilePlus2 size={14} aria-hidden="true" />} Bring in
-              </button>
-            </span>
-          </div>
           {progress && (
             <p role="status" className="bg-primary/15 flex items-center gap-3 px-4 py-1.5">
               Reading file {progress.done + 1} of {progress.of} …
@@ -229,7 +170,7 @@ export function CopyBench({ id, publication, name, house, today, at, store, comp
               {trouble}
             </p>
           )}
-          {ids.length > 0 && side === 'list' && (
+          {ids.length > 0 && !finding && (
             <ChosenStories
               chosen={ids}
               language={find(document, 'issue', 'issue')?.language ?? 'en-GB'}
@@ -237,7 +178,7 @@ export function CopyBench({ id, publication, name, house, today, at, store, comp
               onClear={() => setChosen(new Set())}
             />
           )}
-          {side === 'list' && (
+          {!finding && (
             <StoryTable
               issue={id}
               document={document}

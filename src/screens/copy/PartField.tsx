@@ -124,6 +124,8 @@ export function PartField({ store, inHand, text, name, misspelt, className, comm
     }
     shownView.current = view;
     const stops = [inHand.subscribe(follow), store.subscribe(follow)];
+    // Whoever opened its story may have gone to a place of it.
+    follow();
     return () => {
       for (const stop of stops) stop();
       shownView.current = undefined;

@@ -19,6 +19,7 @@ import { writerOf } from '@/core/plan/storyParts';
 import type { StoryPlan } from '@/core/actions/stories';
 import { type Document, find, threadOf } from '@/core/records/document';
 import { DayField } from '@/parts/DayField';
+import { toggled } from '@/parts/toggled';
 import { useCommitted } from '@/parts/useCommitted';
 import { STORY_STATES, type StoryState } from '@/core/records/story';
 import { STATE_WORDS } from './stateWords';
@@ -263,11 +264,6 @@ function StoryRow({
   const over = fit !== undefined && fit.oversetLines > 0;
   const days = daysLeft(story, today);
   const change = (changes: Partial<StoryPlan>) => onChange(story.id, changes);
-  const toggle = () => {
-    const next = new Set(chosen);
-    if (!next.delete(story.id)) next.add(story.id);
-    onChoose(next);
-  };
   return (
     <tr
       ref={measure}
@@ -282,7 +278,7 @@ function StoryRow({
           className="checkbox checkbox-xs"
           aria-label={`Choose ${story.name}`}
           checked={chosen.has(story.id)}
-          onChange={toggle}
+          onChange={() => onChoose(toggled(chosen, story.id))}
         />
       </td>
       <th scope="row" className="py-1 pr-3 text-left font-semibold">

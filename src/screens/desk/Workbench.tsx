@@ -23,11 +23,9 @@ import { PageLine } from './PageLine';
 import { OverSurface } from './surface/OverSurface';
 import { Surface, typeAt } from './surface/Surface';
 import { Tray } from './tray/Tray';
-import { CleanUpPanel } from '../finding/CleanUpPanel';
-import { FindPanel } from '../finding/FindPanel';
+import { type Finding, FindingPanel, type FindingPanelProps } from '../finding/FindingPanel';
 import { useInHandNow } from '../text/textInHand';
-import { SpellingPanel } from '../spelling/SpellingPanel';
-import { type Spelling, useSpelling } from '../spelling/useSpelling';
+import { useSpelling } from '../spelling/useSpelling';
 import { TextDialog, type TextAsked } from '../text/TextDialogs';
 import { styleLists } from '../text/styleLists';
 import { textCommands } from '../text/textCommands';
@@ -45,7 +43,7 @@ interface WorkbenchProps {
 export function Workbench({ place, store, composer }: WorkbenchProps) {
   const desk = useDesk(place, store, composer);
   const { dropzone, bringIn, progress, arrived, onTaken, close } = useFiles(desk);
-  const [side, setSide] = useState<'find' | 'clean' | 'spelling'>();
+  const [side, setSide] = useState<Finding>();
   const spelling = useSpelling(place.document, store, desk.look.spelling || side === 'spelling');
   useEffect(
     () =>
@@ -104,7 +102,7 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
         {(hovered, onHover) => guides && <PageLine desk={desk} hovered={hovered} onHover={onHover} />}
       </Watched>
       <div className="flex min-h-0 flex-1">
-        {side && <Finding desk={desk} side={side} spelling={spelling} onClose={() => setSide(undefined)} />}
+        {side && <FindingOnDesk desk={desk} finding={side} spelling={spelling} onClose={() => setSide(undefined)} />}
         {!side && look.tray && guides && (place.side ?? <Tray desk={desk} importing={progress} onBringIn={dropzone.open} />)}
         <main className="flex min-w-0 flex-1 flex-col">
           <h1 className="sr-only">{place.title}</h1>
@@ -167,18 +165,8 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
   );
 }
 
-/** Find and replace, or clean up, in place of the tray: what is found is gone to on its page. */
-function Finding({
-  desk,
-  side,
-  spelling,
-  onClose,
-}: {
-  desk: Desk;
-  side: 'find' | 'clean' | 'spelling';
-  spelling: Spelling;
-  onClose: () => void;
-}) {
+/** What is looked for, in place of the tray: what is found is gone to on its page. */
+function FindingOnDesk({ desk, ...shared }: { desk: Desk } & Pick<FindingPanelProps, 'finding' | 'spelling' | 'onClose'>) {
   const { store, document, text, inHand, say } = desk;
   const now = useInHandNow(inHand);
   const story = find(document, 'text', now?.text ?? text?.id)?.story;
@@ -186,12 +174,9 @@ function Finding({
     if (threadOf(store.document, of).length === 0) return say('That text is on no page yet. It is to be found in Copy.');
     inHand.begin(of, { anchor: { paragraph, offset: from }, head: { paragraph, offset: to } });
   };
-  const shared = { store, document, story, say, onShow: show, onClose };
   return (
     <aside aria-label="Finding" className="border-base-300 bg-base-100 flex w-[25rem] shrink-0 flex-col border-r">
-      {side === 'find' && <FindPanel {...shared} inHand={now} />}
-      {side === 'clean' && <CleanUpPanel {...shared} />}
-      {side === 'spelling' && <SpellingPanel {...shared} spelling={spelling} />}
+      <FindingPanel {...shared} store={store} document={document} story={story} inHand={now} say={say} onShow={show} />
     </aside>
   );
 }

@@ -7,6 +7,7 @@ import { type CleanUp, cleanUps, type Rule, RULES } from '@/core/finding/cleanUp
 import { replaced, type Stretch } from '@/core/finding/replacing';
 import { counted } from '@/core/records/count';
 import { type Document, find } from '@/core/records/document';
+import { toggled } from '@/parts/toggled';
 import type { Say } from '../frame/useNotices';
 import { MatchList } from './MatchList';
 import { type Scope, SCOPES, textsOf, whereOf } from './scope';
@@ -32,11 +33,6 @@ export function CleanUpPanel({ store, document, story, say, onShow, onClose }: C
   const taken = shown.filter((each) => !left.has(keyOf(each)));
   const counts = new Map<Rule, number>();
   for (const { rule } of found) counts.set(rule, (counts.get(rule) ?? 0) + 1);
-  const toggle = <T,>(set: ReadonlySet<T>, value: T): ReadonlySet<T> => {
-    const next = new Set(set);
-    if (!next.delete(value)) next.add(value);
-    return next;
-  };
   const clean = () => {
     try {
       const now = new Set(foundIn(store.document, own, story).map(keyOf));
@@ -82,7 +78,7 @@ export function CleanUpPanel({ store, document, story, say, onShow, onClose }: C
                     type="checkbox"
                     className="checkbox checkbox-xs"
                     checked={!off.has(rule)}
-                    onChange={() => setOff(toggle(off, rule))}
+                    onChange={() => setOff(toggled(off, rule))}
                   />
                   {RULES[rule]} <span className="opacity-75">{counts.get(rule)!.toLocaleString('en-GB')}</span>
                 </label>
@@ -116,7 +112,7 @@ export function CleanUpPanel({ store, document, story, say, onShow, onClose }: C
           said: `${RULES[each.rule]}: ${each.before}${each.is}${each.after}`,
         }))}
         left={left}
-        onToggle={(key) => setLeft(toggle(left, key))}
+        onToggle={(key) => setLeft(toggled(left, key))}
         onShow={(i) => onShow(shown[i]!.replacement)}
       />
     </section>

@@ -8,6 +8,7 @@ import { replaced, type Stretch } from '@/core/finding/replacing';
 import { counted } from '@/core/records/count';
 import { all, type Document } from '@/core/records/document';
 import { Tick } from '@/parts/Tick';
+import { toggled } from '@/parts/toggled';
 import { Wrong } from '@/parts/Wrong';
 import type { Say } from '../frame/useNotices';
 import type { InHand } from '../text/textInHand';
@@ -203,11 +204,7 @@ export function FindPanel({ store, document, story, inHand, say, onShow, onClose
           said: `${match.before}${match.words}${match.after}`,
         }))}
         left={left}
-        onToggle={(key) => {
-          const next = new Set(left);
-          if (!next.delete(key)) next.add(key);
-          setLeft(next);
-        }}
+        onToggle={(key) => setLeft(toggled(left, key))}
         onShow={(i) => onShow(matches[i]!)}
       />
     </section>
