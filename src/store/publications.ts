@@ -137,3 +137,14 @@ export async function listHouses(): Promise<ReadonlyMap<string, string>> {
   );
   return new Map(rows.map(({ id, publication }) => [publication, id]));
 }
+
+/** The issues of a publication but one, those that were removed left out, the newest first. */
+export async function listIssuesBeside(publication: string, issue: string): Promise<{ id: string; name: string }[]> {
+  const { rows } = await pool().query<{ id: string; name: string }>(
+    `select d.id, d.name from document d join record i on i.document_id = d.id and i.kind = 'issue'
+      where d.publication_id = $1 and d.id <> $2 and d.kind = 'issue' and d.removed_at is null
+      order by i.body ->> 'date' desc`,
+    [publication, issue],
+  );
+  return rows;
+}

@@ -3,10 +3,10 @@ import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { bodyText, paragraphsOf, plainText } from '@/core/records/body';
 import type { PictureRecord, StoryRecord, TextRecord } from '@/core/records/index';
-import { openServer, type Server } from '../support/application';
+import { openServer, query, type Server } from '../support/application';
 import { openChromium } from '../support/chromium';
 import { sampleAs } from '../support/copySample';
-import { copyDocument, copyIssue, Desk } from '../support/desk';
+import { copyDocument, copyHouse, copyIssue, Desk } from '../support/desk';
 import { filed, ran } from '../support/programs';
 
 /** Copy: how it comes in, the place Copy, finding, cleaning up, spelling and threads, with mouse and keyboard. */
@@ -301,7 +301,39 @@ describe('finding', () => {
     await press('Close find and replace');
   });
 
+  it('reaches the other issues of the publication, each of which undoes its own', async () => {
+    const house = await copyHouse(databaseUrl);
+    const [own] = await query<{ publication_id: string }>(databaseUrl, 'select publication_id from document where id = $1', [
+      house,
+    ]);
+    const [one, two] = [
+      await copyDocument(databaseUrl, 'longspar-14', own!.publication_id),
+      await copyDocument(databaseUrl, 'longspar-14', own!.publication_id),
+    ];
+    await page.goto(`${server.origin}/issues/${one}/copy`, { waitUntil: 'domcontentloaded' });
+    await page.waitForSelector('[data-story-row]');
+    await desk.press('Control', 'f');
+    await page.waitForSelector('[aria-label="Find and replace"] input');
+    await page.keyboard.type('observatory');
+    await desk.until('places are listed', () => Number(document.querySelector('[data-found]')?.getAttribute('data-found')) > 2);
+    const here = Number(await page.$eval('[data-found]', (element) => element.getAttribute('data-found')));
+    await (await page.waitForSelector('::-p-aria([name="Where"][role="combobox"])'))!.select('all');
+    await desk.until(
+      'as many again are listed',
+      (count: number) => document.querySelector('[data-found]')?.getAttribute('data-found') === String(2 * count),
+      here,
+    );
+    await page.type('::-p-aria([name="Replace with"])', 'weather station');
+    await press(`Replace ${2 * here}`);
+    await desk.until('nothing is left', () => document.querySelector('[data-found]')?.getAttribute('data-found') === '0');
+    for (const id of [one, two]) {
+      const changes = await query<{ label: string }>(databaseUrl, 'select label from change where document_id = $1', [id]);
+      expect(changes.map(({ label }) => label)).toEqual([`Replace in ${here} places`]);
+    }
+  });
+
   it('cleans up all places, or those that are ticked', async () => {
+    await openCopy();
     await openStory('From the bench');
     const part = `[data-part="${(await story('From the bench'))!.parts.body}"]`;
     await page.click(`${part} p`);

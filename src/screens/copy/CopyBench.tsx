@@ -136,6 +136,7 @@ export function CopyBench({ id, publication, name, house, today, at, store, comp
           {finding ? (
             <FindingPanel
               finding={finding}
+              issue={id}
               store={store}
               document={document}
               story={story?.id}

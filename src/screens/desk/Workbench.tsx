@@ -8,6 +8,7 @@ import { find, threadOf } from '@/core/records/document';
 import { grown as widened, type Box } from '@/core/geometry/box';
 import { frameName } from '@/core/records/kinds/frames';
 import { Notices } from '@/parts/Notices';
+import { ServerData } from '../frame/ServerData';
 import { useCommands } from '../frame/commands/useCommands';
 import { useSetting } from '../sheet/useSetting';
 import { Spread } from '../sheet/Spread';
@@ -176,7 +177,18 @@ function FindingOnDesk({ desk, ...shared }: { desk: Desk } & Pick<FindingPanelPr
   };
   return (
     <aside aria-label="Finding" className="border-base-300 bg-base-100 flex w-[25rem] shrink-0 flex-col border-r">
-      <FindingPanel {...shared} store={store} document={document} story={story} inHand={now} say={say} onShow={show} />
+      <ServerData>
+        <FindingPanel
+          {...shared}
+          issue={desk.place.document}
+          store={store}
+          document={document}
+          story={story}
+          inHand={now}
+          say={say}
+          onShow={show}
+        />
+      </ServerData>
     </aside>
   );
 }

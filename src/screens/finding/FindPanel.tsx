@@ -1,12 +1,14 @@
 'use client';
 
+import { useQuery } from '@tanstack/react-query';
 import { X } from 'lucide-react';
 import { useDeferredValue, useMemo, useState } from 'react';
 import type { DeskStore } from '@/client/deskStore';
+import { doElsewhere, fetchOtherIssues, type OtherIssue } from '@/client/otherIssues';
 import { changed, type Change, LOOKS, type Look, type Match, matchesIn, MOST_MATCHES, type Query } from '@/core/finding/find';
 import { replaced, type Stretch } from '@/core/finding/replacing';
 import { counted } from '@/core/records/count';
-import { all, type Document } from '@/core/records/document';
+import { all, type Document, find } from '@/core/records/document';
 import { Tick } from '@/parts/Tick';
 import { toggled } from '@/parts/toggled';
 import { Wrong } from '@/parts/Wrong';
@@ -16,6 +18,8 @@ import { MatchList } from './MatchList';
 import { isSelected, type Scope, SCOPES, textsOf, whereOf } from './scope';
 
 interface FindPanelProps {
+  /** The issue, by id. */
+  readonly issue: string;
   readonly store: DeskStore;
   readonly document: Document;
   /** The story that is looked at. */
@@ -39,7 +43,7 @@ const LOOK_WORDS: Readonly<Record<(typeof LOOKS)[number], string>> = {
 const NOTHING: Query = { words: '', isPattern: false, matchesCase: false, wholeWords: false, ignoresAccents: false };
 
 /** Finds words, styles and looks over a selection, a story or the issue, and replaces what is ticked in one change. */
-export function FindPanel({ store, document, story, inHand, say, onShow, onClose }: FindPanelProps) {
+export function FindPanel({ issue, store, document, story, inHand, say, onShow, onClose }: FindPanelProps) {
   const [query, setQuery] = useState(NOTHING);
   const [replacing, setReplacing] = useState<{ words: string; isSaid: boolean }>({ words: '', isSaid: false });
   const [styles, setStyles] = useState<Change>({});
@@ -50,16 +54,31 @@ export function FindPanel({ store, document, story, inHand, say, onShow, onClose
   const sought = useDeferredValue(query);
   const searched = useDeferredValue(document);
   const own = scope === 'selection' && !hasSelection ? 'issue' : scope === 'story' && !story ? 'issue' : scope;
-  const { matches, wrong } = useMemo((): { matches: readonly Match[]; wrong?: string } => {
+  const others = useQuery({
+    queryKey: ['other-issues', issue],
+    queryFn: ({ signal }) => fetchOtherIssues(issue, signal),
+    enabled: own === 'all',
+    staleTime: 0,
+  });
+  const elsewhere = own === 'all' ? others.data : undefined;
+  const { matches, wrong } = useMemo((): { matches: readonly FoundMatch[]; wrong?: string } => {
     const isAsked = sought.words !== '' || sought.paragraphStyle !== undefined || sought.look !== undefined;
     if (!isAsked) return { matches: [] };
     try {
       const found = matchesIn(textsOf(searched, own, story, inHand), sought);
-      return { matches: own === 'selection' && inHand ? found.filter((match) => isSelected(match, inHand)) : found };
+      const there = (elsewhere ?? []).flatMap((other) =>
+        matchesIn(textsOf(other.document, 'issue', undefined, undefined), sought).map((match): FoundMatch => ({
+          ...match,
+          other,
+        })),
+      );
+      return {
+        matches: own === 'selection' && inHand ? found.filter((match) => isSelected(match, inHand)) : [...found, ...there],
+      };
     } catch (error) {
       return { matches: [], wrong: (error as Error).message };
     }
-  }, [searched, sought, own, story, inHand]);
+  }, [searched, sought, own, story, inHand, elsewhere]);
   const taken = matches.filter((match) => !left.has(keyOf(match)));
   const change: Change = { ...styles, ...(replacing.isSaid ? { words: replacing.words } : {}) };
   const doesNothing = Object.values(change).every((each) => each === undefined);
@@ -69,11 +88,35 @@ export function FindPanel({ store, document, story, inHand, say, onShow, onClose
     setQuery({ ...query, ...more });
     setLeft(new Set());
   };
+  /** In other issues each is a change of its own, which that issue undoes. */
+  const replaceElsewhere = async (list: readonly FoundMatch[]) => {
+    for (const other of elsewhere ?? []) {
+      const own = list.filter((match) => match.other === other);
+      if (own.length === 0) continue;
+      try {
+        await doElsewhere(other, `Replace in ${counted(own.length, 'place')}`, (there) =>
+          replaced(there, changed(own, change, query.isPattern)),
+        );
+        say(`${counted(own.length, 'place')} replaced in ${other.name}.`);
+      } catch (error) {
+        say((error as Error).message, 'wrong');
+      }
+    }
+    await others.refetch();
+  };
+  const show = (match: FoundMatch) => {
+    if (!match.other) return onShow(match);
+    const of = find(match.other.document, 'text', match.text)?.story;
+    window.open(`/issues/${match.other.id}/copy${of ? `?story=${of}` : ''}`, '_blank', 'noopener');
+  };
   const replace = () => {
     try {
       // They were found a moment ago: what is replaced is what the texts say now.
       const now = new Set(matchesIn(textsOf(store.document, own, story, inHand), query).map(keyOf));
-      const list = taken.filter((match) => now.has(keyOf(match)));
+      const list = taken.filter((match) => !match.other && now.has(keyOf(match)));
+      const there = taken.filter(({ other }) => other !== undefined);
+      if (there.length > 0) void replaceElsewhere(there);
+      if (list.length === 0) return;
       store.do(`Replace in ${counted(list.length, 'place')}`, replaced(store.document, changed(list, change, query.isPattern)));
       say(`${counted(list.length, 'place')} replaced.`);
     } catch (error) {
@@ -97,7 +140,7 @@ export function FindPanel({ store, document, story, inHand, say, onShow, onClose
         className="flex flex-col gap-2 px-4 pb-3"
         onSubmit={(event) => {
           event.preventDefault();
-          if (matches[0]) onShow(matches[0]);
+          if (matches[0]) show(matches[0]);
         }}
       >
         <label>
@@ -111,7 +154,7 @@ export function FindPanel({ store, document, story, inHand, say, onShow, onClose
             aria-describedby="find-wrong"
             onChange={(event) => ask({ words: event.target.value })}
           />
-          <Wrong field="find" wrong={wrong} />
+          <Wrong field="find" wrong={wrong ?? (own === 'all' ? others.error?.message : undefined)} />
         </label>
         <div className="flex flex-wrap gap-x-4">
           <Tick label="Match case" value={query.matchesCase} onChange={(matchesCase) => ask({ matchesCase })} />
@@ -145,7 +188,7 @@ export function FindPanel({ store, document, story, inHand, say, onShow, onClose
             label="Where"
             value={own}
             of={(Object.keys(SCOPES) as Scope[])
-              .filter((each) => each === 'issue' || (each === 'story' ? story !== undefined : hasSelection))
+              .filter((each) => each === 'issue' || each === 'all' || (each === 'story' ? story !== undefined : hasSelection))
               .map((each) => [each, SCOPES[each]] as const)}
             onPick={(next) => setScope(next as Scope)}
           />
@@ -183,13 +226,15 @@ export function FindPanel({ store, document, story, inHand, say, onShow, onClose
             {taken.length === 0 ? 'Replace' : `Replace ${taken.length.toLocaleString('en-GB')}`}
           </button>
           <p role="status" className="opacity-75" data-found={matches.length}>
-            {query.words === '' && matches.length === 0
-              ? ''
-              : matches.length === MOST_MATCHES
-                ? `The first ${counted(MOST_MATCHES, 'place')}`
-                : matches.length === 0
-                  ? 'Nothing is found.'
-                  : counted(matches.length, 'place')}
+            {own === 'all' && others.isFetching
+              ? 'Fetching the other issues …'
+              : query.words === '' && matches.length === 0
+                ? ''
+                : matches.length === MOST_MATCHES
+                  ? `The first ${counted(MOST_MATCHES, 'place')}`
+                  : matches.length === 0
+                    ? 'Nothing is found.'
+                    : counted(matches.length, 'place')}
           </p>
         </div>
       </form>
@@ -197,7 +242,9 @@ export function FindPanel({ store, document, story, inHand, say, onShow, onClose
         label="Places that were found"
         places={matches.map((match) => ({
           key: keyOf(match),
-          where: whereOf(document, match.text),
+          where: match.other
+            ? `${match.other.name}, ${whereOf(match.other.document, match.text)}`
+            : whereOf(document, match.text),
           before: match.before,
           is: <mark className="bg-primary/50 text-inherit">{match.words}</mark>,
           after: match.after,
@@ -205,13 +252,17 @@ export function FindPanel({ store, document, story, inHand, say, onShow, onClose
         }))}
         left={left}
         onToggle={(key) => setLeft(toggled(left, key))}
-        onShow={(i) => onShow(matches[i]!)}
+        onShow={(i) => show(matches[i]!)}
       />
     </section>
   );
 }
 
-const keyOf = ({ text, paragraph, from, to, words }: Match): string => `${text} ${paragraph} ${from} ${to} ${words}`;
+/** A match, and the issue that it is in, where that is another. */
+type FoundMatch = Match & { readonly other?: OtherIssue };
+
+const keyOf = ({ other, text, paragraph, from, to, words }: FoundMatch): string =>
+  `${other?.id ?? ''} ${text} ${paragraph} ${from} ${to} ${words}`;
 
 interface PickProps {
   readonly label: string;

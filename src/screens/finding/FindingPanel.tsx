@@ -15,6 +15,8 @@ export type Finding = 'find' | 'clean' | 'spelling';
 
 export interface FindingPanelProps {
   readonly finding: Finding;
+  /** The issue, by id. */
+  readonly issue: string;
   readonly store: DeskStore;
   readonly document: Document;
   /** The story that is looked at. */
@@ -29,7 +31,7 @@ export interface FindingPanelProps {
 }
 
 /** Words and styles, untidy places or unknown words: listed, gone to, and changed. */
-export function FindingPanel({ finding, inHand, spelling, ...shared }: FindingPanelProps) {
-  if (finding === 'find') return <FindPanel {...shared} inHand={inHand} />;
+export function FindingPanel({ finding, issue, inHand, spelling, ...shared }: FindingPanelProps) {
+  if (finding === 'find') return <FindPanel {...shared} issue={issue} inHand={inHand} />;
   return finding === 'clean' ? <CleanUpPanel {...shared} /> : <SpellingPanel {...shared} spelling={spelling} />;
 }

@@ -7,7 +7,12 @@ import type { TextRecord } from '@/core/records/index';
 import type { InHand } from '../text/textInHand';
 
 /** Where something is looked for. */
-export const SCOPES = { issue: 'The issue', story: 'This story', selection: 'What is selected' } as const;
+export const SCOPES = {
+  issue: 'The issue',
+  story: 'This story',
+  selection: 'What is selected',
+  all: 'All issues of the publication',
+} as const;
 export type Scope = keyof typeof SCOPES;
 
 /** The texts of a scope: stories part by part, then what belongs to none. */
