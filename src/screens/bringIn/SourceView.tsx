@@ -15,7 +15,7 @@ export const SourceView = memo(function SourceView({ copy }: { copy: Copy }) {
     <section
       aria-label="What the source says"
       tabIndex={0}
-      className="min-w-0 flex-1 overflow-auto bg-white px-5 py-5 text-[#14213d]"
+      className="min-w-0 flex-1 bg-base-100 text-base-content overflow-auto px-5 py-5"
     >
       <h3 className="chapter pb-2">What the source says</h3>
       {copy.blocks.slice(0, SHOWN).map((block, i) => (

@@ -52,7 +52,7 @@ export function StoryEditor({
   const pictures = storyPictures(document, story);
   const lacking = (['standfirst', 'byline'] as const).filter((role) => !story.parts[role]);
   return (
-    <section aria-label={`Editor of ${story.name}`} className="min-w-0 flex-1 overflow-auto bg-white text-[#14213d]">
+    <section aria-label={`Editor of ${story.name}`} className="min-w-0 flex-1 overflow-auto bg-base-100 text-base-content">
       <div className="mx-auto max-w-[38rem] px-8 pt-4 pb-24">
         <div className="flex items-center gap-2 pb-3">
           {lacking.map((role) => (
@@ -89,11 +89,11 @@ export function StoryEditor({
             <h3 className="chapter pb-1">Pictures</h3>
             <ul>
               {pictures.map((picture) => (
-                <li key={picture.id} className="flex gap-3 border-t border-[#d5dde3] py-2">
+                <li key={picture.id} className="flex gap-3 border-t border-base-300 py-2">
                   <img
                     src={`/api/pictures/${picture.blob}?side=200`}
                     alt=""
-                    className="h-16 w-20 shrink-0 bg-[#eef2f5] object-contain"
+                    className="h-16 w-20 shrink-0 bg-base-200 object-contain"
                   />
                   <div className="min-w-0 flex-1">
                     <WordsField
@@ -113,7 +113,7 @@ export function StoryEditor({
             </ul>
           </section>
         )}
-        <div className="flex gap-4 border-t border-[#d5dde3] pt-3">
+        <div className="flex gap-4 border-t border-base-300 pt-3">
           <WordsField label="Slug" value={story.name} onChange={(name) => actions.story(story.id, { name })} />
           <WordsField
             label="Writer"
