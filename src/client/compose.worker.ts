@@ -123,13 +123,14 @@ function showGalley(): void {
 /** Finds the characters of the pages that are looked at which are not seen. */
 function tellInvisibles(): void {
   if (!base) return;
+  if (!tellsInvisibles) return listener?.invisibles([]);
   const document = now();
   const lists = composer.compose(document).pages.filter(({ page }) => watched.includes(page));
   const textOf = (id: string) => {
     const body = find(document, 'text', id)?.body;
     return body ? paragraphsOf(body).map(plainText) : [];
   };
-  listener?.invisibles(tellsInvisibles ? invisiblesOn(lists, textOf) : []);
+  listener?.invisibles(invisiblesOn(lists, textOf));
 }
 
 /** Finds where what is marked stands on the pages that are looked at. */

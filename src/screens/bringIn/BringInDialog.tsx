@@ -82,12 +82,12 @@ function BringInDialog({ document: id, store, composer, arrived: first, say, onT
   const known = storyFrom(document, own.file);
   const differences = useMemo(() => (known ? differencesOf(document, known, story) : []), [document, known, story]);
   const names = useMemo(() => sourceNames(own.copy, houseStyles(document)), [document, own]);
+  const texts = useMemo(() => textsOf(document, story), [document, story]);
   useEffect(() => {
-    composer.setGalley({ texts: [], tried: triedOf(document, story) });
+    composer.setGalley({ texts: [], tried: texts.map(({ id: name, body }) => ({ name, body: body.toJSON() as BodyJson })) });
     return () => composer.setGalley(null);
-  }, [composer, document, story]);
-
-  const untidy = useMemo(() => cleanUps(textsOf(document, story), languageOf(document)).length, [document, story]);
+  }, [composer, texts]);
+  const untidy = useMemo(() => cleanUps(texts, languageOf(document)).length, [texts, document]);
   const taken = arrived.filter((_, i) => !left.has(i));
   const replace = (next: Arrived) => setArrived(arrived.map((each, i) => (i === at ? next : each)));
   const readAgain = async (encoding: string) => {
@@ -263,20 +263,14 @@ const differencesOf = (document: Document, story: StoryRecord, read: ReadStory):
 
 const languageOf = (document: Document): string => find(document, 'issue', 'issue')?.language ?? 'en-GB';
 
-/** A story that is not there yet, as texts. */
-const textsOf = (document: Document, story: ReadStory): TextRecord[] =>
-  triedOf(document, story).map(({ name, body }) => ({ id: name, kind: 'text', role: 'body', body: bodyOf(body) }));
-
-/** A story that is not there yet, in the styles that the document has. */
-function triedOf(document: Document, { headline, standfirst, byline, body }: ReadStory): { name: string; body: BodyJson }[] {
-  const line = (name: string, words: string | undefined) => (words ? [{ name, body: plainBody(name, words) }] : []);
+/** A story that is not there yet, as texts in the styles that the document has. */
+function textsOf(document: Document, { headline, standfirst, byline, body }: ReadStory): TextRecord[] {
+  const text = (id: string, own: TextRecord['body']) => inOwnStyles(document, { id, kind: 'text', role: 'body', body: own });
+  const line = (id: string, words: string | undefined) => (words ? [text(id, plainBody(id, words))] : []);
   return [
     ...line('headline', headline),
     ...line('standfirst', standfirst),
     ...line('byline', byline),
-    { name: 'body', body: bodyOf(body) },
-  ].map(({ name, body: own }) => ({
-    name,
-    body: inOwnStyles(document, { id: name, kind: 'text', role: 'body', body: own }).body.toJSON() as BodyJson,
-  }));
+    text('body', bodyOf(body)),
+  ];
 }

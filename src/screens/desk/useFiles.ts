@@ -77,11 +77,10 @@ export function useFiles(desk: Desk) {
     },
     onDragOver: (event) => {
       const at = event as DragEvent<HTMLElement>;
-      const at2 = { clientX: at.clientX, clientY: at.clientY, shiftKey: at.shiftKey };
-      if (isOverText()) return selecting.hover(at2);
-      if (!isOnDesk(at2)) return hand.rest('carrying');
+      if (isOverText()) return selecting.hover(at);
+      if (!isOnDesk(at)) return hand.rest('carrying');
       const isPicture = [...at.dataTransfer.items].every(({ type }) => type.startsWith('image/'));
-      hand.take({ doing: 'carrying', carry: gestures.carriedTo(isPicture ? 'picture' : 'story', '', at2) });
+      hand.take({ doing: 'carrying', carry: gestures.carriedTo(isPicture ? 'picture' : 'story', '', at) });
     },
     onDragLeave: () => hand.rest('carrying'),
     noClick: true,
