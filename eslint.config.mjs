@@ -14,6 +14,7 @@ const mayKnow = {
   screens: ['core', 'formats', 'client', 'parts', 'screens'],
   app: ['core', 'client', 'services', 'screens', 'parts', 'app'],
   demo: ['core', 'formats', 'store', 'services', 'demo'],
+  standIns: ['demo', 'standIns'],
   scripts: ['core', 'formats', 'store', 'services', 'demo', 'scripts'],
 };
 
@@ -36,7 +37,7 @@ export default tseslint.config(
           type,
           pattern: `src/${type}`,
         })),
-        ...['app', 'demo', 'scripts'].map((type) => ({ type, pattern: type })),
+        ...['app', 'demo', 'standIns', 'scripts'].map((type) => ({ type, pattern: type })),
       ],
       'boundaries/ignore': ['**/*.test.ts', '**/*.test.tsx', 'tests/**'],
     },

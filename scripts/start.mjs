@@ -10,6 +10,7 @@ import { ensurePackages, TO_RUN } from './setup/packages.mjs';
 import { run } from './setup/run.mjs';
 import { endLeftBehind, forgetRunning, noteRunning, whenParentGoes } from './setup/running.mjs';
 import { say, Stop, stopWith } from './setup/say.mjs';
+import { startStandIns } from './setup/standIns.mjs';
 
 /** `npm start`: does all the set-up that is missing and runs the application. */
 const root = dirname(dirname(fileURLToPath(import.meta.url)));
@@ -21,8 +22,12 @@ const fresh = process.argv.includes('--fresh');
 const MOST_RESTARTS = 5;
 const WITHIN = 60_000;
 
+/** Where the simulated houses listen: always at the same place, since publications remember it. */
+const standInsPort = Number(process.env.STAND_INS_PORT ?? port + 7);
+
 let cluster;
 let server;
+let standIns;
 let ending;
 let folder;
 const restarts = [];
@@ -30,6 +35,7 @@ const restarts = [];
 function end() {
   ending ??= (async () => {
     await endServer();
+    standIns?.stop();
     await cluster?.stop();
     if (folder) await forgetRunning(folder);
   })();
@@ -135,7 +141,11 @@ try {
   const seeded = (await tsx('scripts/seed.ts', ...(fresh ? ['--fresh'] : []))).trim();
   if (seeded) say(seeded);
   await ensureBuild(root);
-  await runServer(env);
+  standIns = await startStandIns(root, standInsPort).catch((error) => {
+    say(`The news wire that ships does not run: ${error.message}`);
+    return undefined;
+  });
+  await runServer({ ...env, ...(standIns ? { WIRE_URL: standIns.wire } : {}) });
   say(`Restless Kite is at http://${host}:${port}  (Ctrl+C ends it)`);
 } catch (error) {
   await failed(error);

@@ -16,6 +16,7 @@ export const PAGE = Joi.object<{ document: string; page: string }>({
 });
 export const PUBLICATION = Joi.object<{ publication: string }>({ publication: id });
 export const STORY = Joi.object<{ document: string; story: string }>({ document: id, story: id });
+export const WIRE = Joi.object<{ document: string; wire: string }>({ document: id, wire: id });
 export const CHANGE = Joi.object<{ document: string; seq: string }>({
   document: id,
   seq: Joi.string()

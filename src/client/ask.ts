@@ -24,8 +24,13 @@ async function answered<T>(url: string, request: RequestInit): Promise<T> {
 }
 
 /** Sends JSON and gives what comes back. @throws FieldRefusal with the server's sentence */
-export const ask = <T>(url: string, body: unknown): Promise<T> =>
-  answered<T>(url, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) });
+export const ask = <T>(url: string, body: unknown, signal?: AbortSignal): Promise<T> =>
+  answered<T>(url, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify(body),
+    ...(signal ? { signal } : {}),
+  });
 
 /** What the server has at a place. @throws FieldRefusal with the server's sentence */
 export const got = <T>(url: string, signal: AbortSignal): Promise<T> => answered<T>(url, { signal });

@@ -1,12 +1,7 @@
 import { expose } from 'comlink';
 import { createHunspellFromStrings } from 'hunspell-wasm';
+import type { AskedWord } from '@/core/spelling/reading';
 import { dictionaryOf, type OwnForm, Speller } from '@/core/spelling/speller';
-
-/** A word as it is asked for. */
-export interface AskedWord {
-  readonly word: string;
-  readonly language: string;
-}
 
 /** Reads words against dictionaries, as its screen sees it (Comlink). */
 export interface SpellingReader {

@@ -3,7 +3,7 @@ import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { bodyText, paragraphsOf, plainText } from '@/core/records/body';
 import type { PictureRecord, StoryRecord, TextRecord } from '@/core/records/index';
-import { openServer, query, type Server } from '../support/application';
+import { openServer, openStandIns, query, type Server, type StandIns } from '../support/application';
 import { openChromium } from '../support/chromium';
 import { sampleAs } from '../support/copySample';
 import { copyDocument, copyHouse, copyIssue, Desk } from '../support/desk';
@@ -13,13 +13,15 @@ import { filed, ran } from '../support/programs';
 
 const databaseUrl = inject('databaseUrl');
 let server: Server;
+let standIns: StandIns;
 let browser: Browser;
 let desk: Desk;
 let page: Page;
 let issue: string;
 
 beforeAll(async () => {
-  server = await openServer(databaseUrl);
+  standIns = await openStandIns();
+  server = await openServer(databaseUrl, undefined, { WIRE_URL: standIns.wire });
   browser = await openChromium();
   await browser
     .defaultBrowserContext()
@@ -34,6 +36,7 @@ afterAll(async () => {
   expect(desk?.problems ?? []).toEqual([]);
   await browser?.close();
   await server?.stop();
+  standIns?.stop();
 });
 
 const named = (name: string, role = 'button') => `::-p-aria([name="${name}"][role="${role}"])`;
@@ -214,6 +217,7 @@ describe('the place Copy', () => {
     // A word is made italic with the strip's own command.
     await desk.press('Control', 'Home');
     await desk.press('Control', 'Shift', 'ArrowRight');
+    await desk.until('the word is selected', () => /Zephyrous/.test(window.getSelection()!.toString()));
     await desk.press('Control', 'i');
     await desk.stored();
     const [first] = paragraphsOf((await bodyOf('What the gust')).body);
@@ -351,6 +355,62 @@ describe('finding', () => {
   });
 });
 
+describe('the news wire', () => {
+  it('is subscribed to as it is offered; news is chosen and comes in with pictures, captions, credits and the wire’s note', async () => {
+    await openCopy();
+    await press('News wire');
+    await press('Subscribe');
+    await page.waitForSelector('[data-news$=second-ferry]');
+    await page.click('[data-news$=second-ferry] input');
+    await page.click('[data-news$=gale-warning] input');
+    expect(await page.$('[data-news$=bridge-closed] input:disabled')).not.toBeNull();
+    await press('Take in 2 stories');
+    await page.waitForSelector('[role=dialog] [data-galley]');
+    await press('Bring in 2 stories');
+    await desk.until('the first is open', () => document.querySelector('[data-part]') !== null);
+    const ferry = (await story('A second ferry'))!;
+    expect(ferry).toMatchObject({ state: 'delivered', file: 'urn:ternhaven-wire:second-ferry' });
+    expect(ferry.notes).toMatch(/Pictures with this story only/);
+    const pictures = (await desk.records<PictureRecord>('picture')).filter((each) => each.story === ferry.id);
+    expect(pictures.map(({ credit }) => credit)).toEqual(['Sefa Brill', 'Sefa Brill']);
+    expect(pictures[0]!.caption).toMatch(/Linnet/);
+    expect(bodyText((await text(ferry.parts.byline!)).body)).toBe('By Perran Oake');
+  });
+
+  it('shows a correction as it comes, and its differences are taken into the story', async () => {
+    expect(await words('A second ferry')).toContain('412,000');
+    for (let i = 0; i < 2; i++) await fetch(standIns.wire.replace('feed', 'next'), { method: 'POST' });
+    await query(databaseUrl, 'update wire set asked_at = null');
+    await openCopy();
+    await press('News wire');
+    await page.waitForSelector('[data-news$=second-ferry] ::-p-text(version 2)');
+    expect(await page.$eval('[data-news$=second-ferry]', (row) => row.textContent)).toMatch(/in this issue/);
+    // A press on a headline looks at that piece alone.
+    await page.click('[data-news$=second-ferry] button');
+    await press('Update the story');
+    await desk.stored();
+    expect(await words('A second ferry')).toContain('398,000');
+    expect(await words('A second ferry')).not.toContain('412,000');
+    await desk.press('Control', 'z');
+    await desk.stored();
+    expect(await words('A second ferry')).toContain('412,000');
+  });
+
+  it('is ended, and what was taken stays; an address that is none is refused at its field', async () => {
+    await page.click('::-p-text(1 wire)');
+    await (await page.waitForSelector(named('Unsubscribe from Ternhaven Wire')))!.click();
+    const address = (await page.waitForSelector('::-p-aria([name="Address of its feed"])'))!;
+    await address.click({ count: 3 });
+    await page.keyboard.type('ftp://wire.example');
+    await desk.press('Enter');
+    await desk.until('it is refused', () =>
+      [...document.querySelectorAll('[role=alert]')].some((each) => each.textContent!.includes('begins with http')),
+    );
+    expect(await story('A second ferry')).toBeDefined();
+    await press('Close the news wire');
+  });
+});
+
 describe('spelling', () => {
   it('marks words that no dictionary knows, proposes others, and learns our own', async () => {
     await openCopy();
@@ -383,6 +443,27 @@ describe('spelling', () => {
     await (await page.waitForSelector('[aria-label=Spelling] ::-p-text(Harbour)'))!.click();
     await desk.stored();
     expect(await words('From the bench')).toMatch(/^Harbour /);
+  });
+
+  it('is right at one place alone where somebody says so, until it is asked for again', async () => {
+    const part = `[data-part="${(await story('From the bench'))!.parts.body}"]`;
+    await page.click(`${part} p`);
+    await desk.press('Control', 'Home');
+    await page.keyboard.type('Quorl and Quorl ');
+    const marked = (count: number) =>
+      desk.until(
+        `Quorl is marked ${count} times`,
+        (n: number) => [...document.querySelectorAll('.misspelt')].filter((each) => each.textContent === 'Quorl').length === n,
+        count,
+      );
+    await marked(2);
+    await (await page.waitForSelector('[aria-label=Spelling] li ::-p-text(Quorl)'))!.click();
+    await press('Place 2');
+    await press('Right at this place');
+    await marked(1);
+    await page.click('::-p-text(Right where they stand)');
+    await press('Ask for Quorl again');
+    await marked(2);
   });
 
   it('underlines them on the page', async () => {

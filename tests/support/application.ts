@@ -33,11 +33,25 @@ export interface Server {
   kill(): Promise<void>;
 }
 
-/** The built application, serving a database. */
-export async function openServer(databaseUrl: string, at?: number): Promise<Server> {
+/** The houses that ship with the application, simulated. */
+export interface StandIns {
+  /** The address of the wire’s feed. */
+  readonly wire: string;
+  stop(): void;
+}
+
+export async function openStandIns(): Promise<StandIns> {
+  const { startStandIns } = (await import('../../scripts/setup/standIns.mjs' as string)) as {
+    startStandIns(root: string, port: number): Promise<StandIns>;
+  };
+  return startStandIns(process.cwd(), await (await setup()).freePort());
+}
+
+/** The built application, serving a database. @param env what it is told besides */
+export async function openServer(databaseUrl: string, at?: number, env: Readonly<Record<string, string>> = {}): Promise<Server> {
   const port = at ?? (await (await setup()).freePort());
   const child = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)], {
-    env: { ...process.env, DATABASE_URL: databaseUrl, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' },
+    env: { ...process.env, ...env, DATABASE_URL: databaseUrl, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' },
     stdio: ['ignore', 'pipe', 'pipe'],
   });
   let log = '';

@@ -34,6 +34,8 @@ export interface NewStory {
   readonly body: Node;
   /** The file it came in. */
   readonly file?: string | undefined;
+  /** What is said of it at the desk. */
+  readonly notes?: string | undefined;
 }
 
 /** Adds a story, its texts and the pictures that came with it to the issue; they lie in the tray until they are placed. */
@@ -58,6 +60,7 @@ export function putStory(edit: Edit, story: NewStory, id: string = newId()): Sto
     order: orderAfter(stories),
     tint: stories.length % TINTS,
     ...(story.file ? { file: story.file, state: 'delivered' as const } : {}),
+    ...(story.notes ? { notes: story.notes } : {}),
     parts: {
       headline: part('headline', plainBody('headline', story.headline)),
       ...(story.standfirst ? { standfirst: part('standfirst', plainBody('standfirst', story.standfirst)) } : {}),

@@ -24,6 +24,8 @@ export interface Replacement extends Stretch {
   readonly paragraphStyle?: string | undefined;
   /** Letters that were raised stand on the line. */
   readonly onLine?: boolean | undefined;
+  /** Its spelling is left as it is, or asked for again. */
+  readonly asWritten?: boolean | undefined;
   /** The paragraph goes, empty as it is. */
   readonly goes?: boolean | undefined;
 }
@@ -58,7 +60,7 @@ export function replaced(document: Document, replacements: readonly Replacement[
 }
 
 function replaceOne(tr: Transform, body: Transform['doc'], each: Replacement): void {
-  const { paragraph, from, to, words, characterStyle, paragraphStyle, onLine, goes } = each;
+  const { paragraph, from, to, words, characterStyle, paragraphStyle, onLine, asWritten, goes } = each;
   const start = positionOf(body, { paragraph, offset: from });
   const end = start + to - from;
   if (goes) {
@@ -79,6 +81,8 @@ function replaceOne(tr: Transform, body: Transform['doc'], each: Replacement): v
     if (characterStyle !== null) tr.addMark(start, until, markOf('character', { style: characterStyle }));
   }
   if (onLine && until > start) tr.removeMark(start, until, bodySchema.marks['superscript']);
+  if (asWritten === true) tr.addMark(start, until, markOf('asWritten'));
+  if (asWritten === false) tr.removeMark(start, until, bodySchema.marks['asWritten']);
   if (paragraphStyle !== undefined) {
     const at = tr.doc.resolve(start).before();
     tr.setNodeAttribute(at, 'style', paragraphStyle);

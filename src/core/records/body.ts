@@ -50,7 +50,7 @@ export const inlinePictureOf = (attrs: InlinePictureAttrs): Node => bodySchema.n
 export const lineBreak = (marks?: readonly Mark[]): Node => bodySchema.node('lineBreak', null, undefined, marks);
 
 /** What marks a stretch of text. */
-export type MarkName = 'emphasis' | 'strong' | 'superscript' | 'subscript' | 'link' | 'character' | 'local';
+export type MarkName = 'emphasis' | 'strong' | 'superscript' | 'subscript' | 'link' | 'character' | 'asWritten' | 'local';
 
 export const markOf = (name: MarkName, attrs?: { readonly href: string } | { readonly style: string } | LocalAttrs): Mark =>
   bodySchema.mark(name, attrs);

@@ -192,6 +192,8 @@ export const bodySchema = new Schema({
       attrs: { href: needed((value) => typeof value === 'string' && value.length <= 2000) },
     },
     character: { ...written('character', 'span').holding, attrs: { style: needed(isId) } },
+    /** Spelt so on purpose, here: no dictionary is asked. It is not seen. */
+    asWritten: { ...written('asWritten', 'span').holding, inclusive: false },
     /** What is said of letters by hand, over all styles. */
     local: { ...written('local', 'span').holding, attrs: { properties: needed(someOf(CHARACTER)) } },
   },

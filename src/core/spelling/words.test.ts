@@ -28,11 +28,11 @@ describe('words for a dictionary', () => {
       textOf('plain '),
       textOf('gesagt', [markOf('local', { properties: { language: 'de' } })]),
     ]);
-    expect(wordsOfParagraph(node, sheet, new Map(), 'en-GB').map(({ word, language }) => [word, language])).toEqual([
+    expect(wordsOfParagraph(node, sheet, 'en-GB').map(({ word, language }) => [word, language])).toEqual([
       ['plain', 'en-GB'],
       ['gesagt', 'de'],
     ]);
-    expect(wordsOfParagraph(paragraphOf({ style: 'fr' }, [textOf('dit')]), sheet, new Map(), 'en-GB')[0]!.language).toBe('fr');
+    expect(wordsOfParagraph(paragraphOf({ style: 'fr' }, [textOf('dit')]), sheet, 'en-GB')[0]!.language).toBe('fr');
   });
 
   it('have a dictionary by language, and none where none ships', () => {

@@ -1,9 +1,9 @@
 import type { Node } from 'prosemirror-model';
 import { all, type Document, find } from '../records/document';
-import { bodyText, plainText } from '../records/body';
+import { bodyText, paragraphsOf, plainText } from '../records/body';
 import { spoken } from '../records/language';
-import type { CharacterStyleRecord } from '../records/index';
 import type { LocalAttrs } from '../records/text';
+import type { Stretch } from '../finding/replacing';
 import { PLAIN, type StyleSheet } from '../type/styles';
 
 /** A word of a paragraph, and the language it is in (BCP 47). */
@@ -43,30 +43,48 @@ export function wordsIn(text: string, language: string): Omit<Word, 'language'>[
 }
 
 /** The words of a paragraph, each in the language that its style, or its own formatting, says it is in. */
-export function wordsOfParagraph(
-  paragraph: Node,
-  sheet: StyleSheet,
-  characters: ReadonlyMap<string, CharacterStyleRecord>,
-  language: string,
-): Word[] {
+export function wordsOfParagraph(paragraph: Node, sheet: StyleSheet, language: string): Word[] {
   const style = sheet.paragraph.get(paragraph.attrs['style'] as string) ?? PLAIN;
   const usual = spoken(style.language || undefined, language);
+  /** Stretches that are spelt so on purpose; those that touch are one. */
+  const left: { from: number; to: number }[] = [];
   const others: { from: number; to: number; language: string }[] = [];
   paragraph.forEach((node, offset) => {
     for (const { type, attrs } of node.marks) {
+      if (type.name === 'asWritten') {
+        const last = left.at(-1);
+        if (last?.to === offset) last.to += node.nodeSize;
+        else left.push({ from: offset, to: offset + node.nodeSize });
+      }
       const own =
         type.name === 'local'
           ? (attrs as unknown as LocalAttrs).properties.language
           : type.name === 'character'
-            ? characters.get(attrs['style'] as string)?.properties.language
+            ? sheet.character.get(attrs['style'] as string)?.language
             : undefined;
       if (own) others.push({ from: offset, to: offset + node.nodeSize, language: own });
     }
   });
-  return wordsIn(plainText(paragraph), usual).map((word) => ({
-    ...word,
-    language: others.find(({ from, to }) => word.from >= from && word.from < to)?.language ?? usual,
-  }));
+  return wordsIn(plainText(paragraph), usual)
+    .filter((word) => !left.some(({ from, to }) => word.from >= from && word.to <= to))
+    .map((word) => ({
+      ...word,
+      language: others.find(({ from, to }) => word.from >= from && word.from < to)?.language ?? usual,
+    }));
+}
+
+/** Words that are spelt so on purpose, where they stand. */
+export function leftAsWritten(document: Document): (Stretch & { readonly word: string })[] {
+  return all(document, 'text').flatMap(({ id, body }) =>
+    paragraphsOf(body).flatMap((paragraph, at) => {
+      const out: (Stretch & { readonly word: string })[] = [];
+      paragraph.forEach((node, offset) => {
+        if (node.isText && node.marks.some(({ type }) => type.name === 'asWritten'))
+          out.push({ text: id, paragraph: at, from: offset, to: offset + node.nodeSize, word: node.text! });
+      });
+      return out;
+    }),
+  );
 }
 
 /** Names of an issue's own people, and its publication's: what its bylines, writers and credits say. Nobody wants them marked. */

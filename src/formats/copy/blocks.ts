@@ -48,6 +48,8 @@ export interface Copy {
   readonly encoding?: string | undefined;
   /** Plain text as it came, whose line ends may mean one thing or another. */
   readonly plain?: string | undefined;
+  /** What is said of it to the desk, and is not to be printed. */
+  readonly notes?: string | undefined;
 }
 
 /** A look of letters that some houses have a character style for. */

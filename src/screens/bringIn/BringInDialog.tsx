@@ -139,27 +139,27 @@ function BringInDialog({ document: id, store, composer, arrived: first, say, onT
         <header className="border-base-300 flex items-baseline gap-3 border-b px-5 py-3">
           <h2 className="text-lg font-semibold">Bring in copy</h2>
           <p className="truncate opacity-75">
-            {own.file} · {counted(story.words, 'word')}
+            {own.called} · {counted(story.words, 'word')}
             {story.pictures.length > 0 && ` · ${counted(story.pictures.length, 'picture')}`}
           </p>
         </header>
         <div className="flex min-h-0 flex-1">
           <div className="border-base-300 flex w-72 shrink-0 flex-col gap-4 overflow-auto border-r p-5">
             {arrived.length > 1 && (
-              <section aria-label="Files">
-                <h3 className="chapter pb-1">Files</h3>
+              <section aria-label="What came">
+                <h3 className="chapter pb-1">What came</h3>
                 <ul>
                   {arrived.map((each, i) => (
                     <li key={i} className={`flex items-center gap-2 py-0.5 ${i === at ? 'font-semibold' : ''}`}>
                       <input
                         type="checkbox"
                         className="checkbox checkbox-xs"
-                        aria-label={`Take ${each.file}`}
+                        aria-label={`Take ${each.called}`}
                         checked={!left.has(i)}
                         onChange={() => setLeft(toggled(left, i))}
                       />
                       <button type="button" className="truncate text-left" aria-pressed={i === at} onClick={() => setAt(i)}>
-                        {each.file}
+                        {each.called}
                       </button>
                     </li>
                   ))}
@@ -168,7 +168,7 @@ function BringInDialog({ document: id, store, composer, arrived: first, say, onT
             )}
             {known && (
               <Select
-                label={`“${known.name}” came in this file before`}
+                label={`“${known.name}” came in before`}
                 value={isUpdate ? 'update' : 'apart'}
                 of={[
                   { value: 'update', name: 'Update that story' },

@@ -15,9 +15,12 @@ export interface Brought {
   readonly pictures: readonly (NewPicture | null)[];
 }
 
-/** A file of copy that waits to be taken in. */
+/** Copy that waits to be taken in. */
 export interface Arrived {
+  /** What it is known by when it comes again: the name of its file, or what its wire knows it by. */
   readonly file: string;
+  /** What it is called meanwhile. */
+  readonly called: string;
   /** As it came, for another try in another encoding. */
   readonly source: File | undefined;
   readonly copy: Copy;
@@ -29,12 +32,23 @@ export interface Arrived {
 export function arrived(source: File, { copy, pictures }: Brought): Arrived {
   return {
     file: source.name,
+    called: source.name,
     source,
     copy: copyOf(copy),
     pictures,
     lineEnds: copy.plain === undefined ? undefined : guessedLineEnds(copy.plain),
   };
 }
+
+/** News of a wire, known by its address there. */
+export const arrivedByWire = (uri: string, headline: string, { copy, pictures }: Brought): Arrived => ({
+  file: uri,
+  called: headline,
+  source: undefined,
+  copy: copyOf(copy),
+  pictures,
+  lineEnds: undefined,
+});
 
 /** The same with another meaning of its line ends. */
 export const withLineEnds = (of: Arrived, lineEnds: LineEnds): Arrived => ({
@@ -56,6 +70,7 @@ export function toBringIn(of: Arrived, story: ReadStory): { story: NewStory; pic
       name,
       headline,
       file: of.file,
+      notes: of.copy.notes,
       ...(standfirst ? { standfirst } : {}),
       ...(byline ? { byline } : {}),
       body: bodyOf(body),

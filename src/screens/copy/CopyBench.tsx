@@ -25,6 +25,7 @@ import { TextBar } from '../text/TextBar';
 import { textCommands } from '../text/textCommands';
 import { TextDialog, type TextAsked } from '../text/TextDialogs';
 import { useInHandNow, useTextInHand } from '../text/textInHand';
+import { WirePanel } from '../wire/WirePanel';
 import { ChosenStories } from './ChosenStories';
 import { GalleyPane } from './GalleyPane';
 import { Holder } from './holder';
@@ -56,8 +57,9 @@ export function CopyBench({ id, publication, name, house, today, at, store, comp
   const [filter, setFilter] = useState('');
   const [isGrouped, setGrouped] = useState(true);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
-  /** What is looked for, in place of the list. */
-  const [finding, setFinding] = useState<Finding>();
+  /** What stands in place of the list: what is looked for, or what the wires have sent. */
+  const [aside, setAside] = useState<Finding | 'wire'>();
+  const finding = aside === 'wire' ? undefined : aside;
   const spelling = useSpelling(id, store, open !== undefined || finding === 'spelling');
   const [asked, setAsked] = useState<TextAsked>();
   const [arrived, setArrived] = useState<readonly Arrived[]>();
@@ -109,10 +111,11 @@ export function CopyBench({ id, publication, name, house, today, at, store, comp
     say,
     commands: [
       command('bring', 'Bring in copy and pictures …', 'i', undefined, dropzone.open),
+      command('wire', 'News wire', undefined, undefined, () => setAside('wire')),
       command('new-story', 'New story', 'n', undefined, addStory),
-      command('find', 'Find and replace', 'Ctrl+F', undefined, () => setFinding('find')),
-      command('clean', 'Clean up', undefined, undefined, () => setFinding('clean')),
-      command('spelling', 'Spelling', 'F7', undefined, () => setFinding('spelling')),
+      command('find', 'Find and replace', 'Ctrl+F', undefined, () => setAside('find')),
+      command('clean', 'Clean up', undefined, undefined, () => setAside('clean')),
+      command('spelling', 'Spelling', 'F7', undefined, () => setAside('spelling')),
       command('close-story', 'Close the story', undefined, !story && 'No story is open', () => show(undefined)),
       ...ofText,
     ],
@@ -144,8 +147,10 @@ export function CopyBench({ id, publication, name, house, today, at, store, comp
               spelling={spelling}
               say={say}
               onShow={showStretch}
-              onClose={() => setFinding(undefined)}
+              onClose={() => setAside(undefined)}
             />
+          ) : aside === 'wire' ? (
+            <WirePanel issue={id} document={document} say={say} onArrived={setArrived} onClose={() => setAside(undefined)} />
           ) : (
             <ListTools
               filter={filter}
@@ -153,7 +158,8 @@ export function CopyBench({ id, publication, name, house, today, at, store, comp
               isNarrow={story !== undefined}
               onFilter={setFilter}
               onGrouped={setGrouped}
-              onFind={setFinding}
+              onFind={setAside}
+              onWire={() => setAside('wire')}
               onNew={addStory}
               onBringIn={dropzone.open}
             />
@@ -171,7 +177,7 @@ export function CopyBench({ id, publication, name, house, today, at, store, comp
               {trouble}
             </p>
           )}
-          {ids.length > 0 && !finding && (
+          {ids.length > 0 && !aside && (
             <ChosenStories
               chosen={ids}
               language={find(document, 'issue', 'issue')?.language ?? 'en-GB'}
@@ -179,7 +185,7 @@ export function CopyBench({ id, publication, name, house, today, at, store, comp
               onClear={() => setChosen(new Set())}
             />
           )}
-          {!finding && (
+          {!aside && (
             <StoryTable
               issue={id}
               document={document}

@@ -1,6 +1,6 @@
 'use client';
 
-import { Eraser, FilePlus2, Plus, SpellCheck, TextSearch } from 'lucide-react';
+import { Eraser, FilePlus2, Plus, RadioTower, SpellCheck, TextSearch } from 'lucide-react';
 import { Tick } from '@/parts/Tick';
 import type { Finding } from '../finding/FindingPanel';
 
@@ -12,6 +12,7 @@ interface ListToolsProps {
   readonly onFilter: (words: string) => void;
   readonly onGrouped: (is: boolean) => void;
   readonly onFind: (finding: Finding) => void;
+  readonly onWire: () => void;
   readonly onNew: () => void;
   readonly onBringIn: () => void;
 }
@@ -23,7 +24,17 @@ const FINDINGS = [
 ] as const;
 
 /** What is done with the list of stories: it is filtered and grouped, and stories come into it. */
-export function ListTools({ filter, isGrouped, isNarrow, onFilter, onGrouped, onFind, onNew, onBringIn }: ListToolsProps) {
+export function ListTools({
+  filter,
+  isGrouped,
+  isNarrow,
+  onFilter,
+  onGrouped,
+  onFind,
+  onWire,
+  onNew,
+  onBringIn,
+}: ListToolsProps) {
   return (
     <div className="flex items-center gap-3 px-4 pt-2.5 pb-2">
       <input
@@ -50,6 +61,9 @@ export function ListTools({ filter, isGrouped, isNarrow, onFilter, onGrouped, on
             <Icon size={14} aria-hidden="true" />
           </button>
         ))}
+        <button type="button" className="btn btn-sm" aria-label="News wire" title="News wire" onClick={onWire}>
+          <RadioTower size={14} aria-hidden="true" />
+        </button>
         <button type="button" className="btn btn-sm" onClick={onNew}>
           {!isNarrow && <Plus size={14} aria-hidden="true" />} New story
         </button>

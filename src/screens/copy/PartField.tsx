@@ -5,7 +5,7 @@ import { EditorState, TextSelection } from 'prosemirror-state';
 import { Decoration, DecorationSet, EditorView } from 'prosemirror-view';
 import { useEffect, useRef } from 'react';
 import type { DeskStore } from '@/client/deskStore';
-import type { Misspelt } from '@/client/spellingClient';
+import type { Misspelt } from '@/core/spelling/reading';
 import { positionOf, rangeOf } from '@/core/editing/places';
 import { paragraphsOf, plainText } from '@/core/records/body';
 import { find } from '@/core/records/document';

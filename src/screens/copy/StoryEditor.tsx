@@ -2,7 +2,7 @@
 
 import { X } from 'lucide-react';
 import type { DeskStore } from '@/client/deskStore';
-import type { Misspelt } from '@/client/spellingClient';
+import type { Misspelt } from '@/core/spelling/reading';
 import { storyParts, storyPictures, writerOf } from '@/core/plan/storyParts';
 import type { Document } from '@/core/records/document';
 import type { StoryRecord } from '@/core/records/index';

@@ -141,5 +141,5 @@ function pasted(data: DataTransfer): Arrived | string | undefined {
       ? { blocks: readPlainText(wellFormed(plain)), pictures: [], letters: [], dropped: [] }
       : readHtml(wellFormed(html));
   if (copy.blocks.length === 0) return undefined;
-  return { file: '', source: undefined, copy, pictures: copy.pictures.map(() => null), lineEnds: undefined };
+  return { file: '', called: '', source: undefined, copy, pictures: copy.pictures.map(() => null), lineEnds: undefined };
 }

@@ -2,9 +2,10 @@
 
 import { X } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
-import type { Misspelt } from '@/client/spellingClient';
+import type { Misspelt } from '@/core/spelling/reading';
 import type { DeskStore } from '@/client/deskStore';
-import { replaced, type Stretch } from '@/core/finding/replacing';
+import { type Replacement, replaced, type Stretch } from '@/core/finding/replacing';
+import { leftAsWritten } from '@/core/spelling/words';
 import { counted } from '@/core/records/count';
 import type { Document } from '@/core/records/document';
 import type { Say } from '../frame/useNotices';
@@ -30,6 +31,14 @@ export function SpellingPanel({ store, document, spelling, say, onShow, onClose 
   const { misspelt, own, trouble } = spelling;
   const groups = useMemo(() => grouped(misspelt), [misspelt]);
   const [open, setOpen] = useState<string>();
+  const left = useMemo(() => leftAsWritten(document), [document]);
+  const change = (label: string, places: readonly Replacement[]) => {
+    try {
+      store.do(label, replaced(store.document, places));
+    } catch (error) {
+      say((error as Error).message, 'wrong');
+    }
+  };
   const shown = groups.find(({ word }) => word === open) ?? groups[0];
   return (
     <section aria-label="Spelling" className="bg-base-100 flex min-h-0 w-full flex-1 flex-col" data-text-tools="">
@@ -65,10 +74,35 @@ export function SpellingPanel({ store, document, spelling, say, onShow, onClose 
                 {group.places.length > 1 ? `${group.places.length} places` : whereOf(document, group.places[0]!.text)}
               </span>
             </button>
-            {group === shown && <Open group={group} store={store} spelling={spelling} say={say} onShow={onShow} />}
+            {group === shown && (
+              <Open key={group.word} group={group} spelling={spelling} say={say} onShow={onShow} onChange={change} />
+            )}
           </li>
         ))}
       </ul>
+      {left.length > 0 && (
+        <details className="border-base-300 max-h-48 overflow-auto border-t px-4 py-2">
+          <summary className="cursor-pointer font-semibold">Right where they stand ({left.length})</summary>
+          <ul className="pt-1">
+            {left.map((each) => (
+              <li key={`${each.text} ${each.paragraph} ${each.from}`} className="flex items-center gap-2 py-0.5">
+                <button type="button" className="text-left hover:underline" onClick={() => onShow(each)}>
+                  {each.word}
+                </button>
+                <span className="narrow truncate opacity-75">{whereOf(document, each.text)}</span>
+                <button
+                  type="button"
+                  className="ml-auto underline"
+                  aria-label={`Ask for ${each.word} again`}
+                  onClick={() => change(`Ask for “${each.word}” again`, [{ ...stretchOf(each), asWritten: false }])}
+                >
+                  Ask again
+                </button>
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
       {own.length > 0 && (
         <details className="border-base-300 max-h-48 overflow-auto border-t px-4 py-2">
           <summary className="cursor-pointer font-semibold">Own words ({own.length})</summary>
@@ -99,15 +133,21 @@ const ownWords = ({ like, issueOnly }: OwnWord): string =>
 
 function Open({
   group,
-  store,
   spelling,
   say,
   onShow,
-}: { group: Group } & Pick<SpellingPanelProps, 'store' | 'spelling' | 'say' | 'onShow'>) {
+  onChange,
+}: {
+  group: Group;
+  onChange: (label: string, places: readonly Replacement[]) => void;
+} & Pick<SpellingPanelProps, 'spelling' | 'say' | 'onShow'>) {
   const { word, places } = group;
   const [suggested, setSuggested] = useState<readonly string[]>();
   const [like, setLike] = useState('');
+  /** The place that was shown last. */
+  const [at, setAt] = useState(0);
   const first = places[0]!;
+  const shown = places[at] ?? first;
   useEffect(() => {
     let gone = false;
     setSuggested(undefined);
@@ -121,19 +161,11 @@ function Open({
     // For the word, however often what is known of it changes.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [word]);
-  const put = (words: string) => {
-    try {
-      store.do(
-        `Spell “${words}”`,
-        replaced(
-          store.document,
-          places.map((place) => ({ ...place, words })),
-        ),
-      );
-    } catch (error) {
-      say((error as Error).message, 'wrong');
-    }
-  };
+  const put = (words: string) =>
+    onChange(
+      `Spell “${words}”`,
+      places.map((place) => ({ ...place, words })),
+    );
   const keep = (issueOnly: boolean) =>
     void spelling.keep({ word, like: like.trim(), issueOnly }).catch((error: Error) => say(error.message, 'wrong'));
   return (
@@ -156,13 +188,22 @@ function Open({
       {places.length > 1 && (
         <p className="flex flex-wrap gap-x-3 pb-1">
           {places.slice(0, 12).map((place, i) => (
-            <button key={i} type="button" className="underline" onClick={() => onShow(place)}>
+            <button
+              key={i}
+              type="button"
+              className={`underline ${place === shown ? 'font-semibold' : ''}`}
+              aria-pressed={place === shown}
+              onClick={() => {
+                setAt(i);
+                onShow(place);
+              }}
+            >
               Place {i + 1}
             </button>
           ))}
         </p>
       )}
-      <div className="flex items-end gap-2">
+      <div className="flex flex-wrap items-end gap-2">
         <label className="w-32" title="A word of the dictionary that it is inflected like">
           <span className="text-2xs block opacity-75">Inflected like</span>
           <input className="field narrow" maxLength={100} value={like} onChange={(event) => setLike(event.target.value)} />
@@ -173,10 +214,19 @@ function Open({
         <button type="button" className="btn btn-xs" onClick={() => keep(true)}>
           Right in this issue
         </button>
+        <button
+          type="button"
+          className="btn btn-xs"
+          onClick={() => onChange(`Leave “${word}” as it is`, [{ ...stretchOf(shown), asWritten: true }])}
+        >
+          {places.length > 1 ? 'Right at this place' : 'Right here'}
+        </button>
       </div>
     </div>
   );
 }
+
+const stretchOf = ({ text, paragraph, from, to }: Stretch): Stretch => ({ text, paragraph, from, to });
 
 function grouped(misspelt: readonly Misspelt[]): Group[] {
   const groups = new Map<string, Misspelt[]>();

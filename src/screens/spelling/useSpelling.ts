@@ -3,7 +3,8 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { ask, got } from '@/client/ask';
 import type { DeskStore } from '@/client/deskStore';
-import { type Misspelt, SpellingClient } from '@/client/spellingClient';
+import { SpellingClient } from '@/client/spellingClient';
+import type { Misspelt } from '@/core/spelling/reading';
 
 /** A word that is written as it is, whatever a dictionary says. */
 export interface OwnWord {

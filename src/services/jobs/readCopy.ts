@@ -1,6 +1,6 @@
 import { RefusedFileError } from '@/formats/refused';
 import { counted } from '@/core/records/count';
-import type { SentWords } from '@/formats/copy/sent';
+import type { SentCopy, SentWords } from '@/formats/copy/sent';
 import { getUpload } from '@/store/uploads';
 import { inReader } from '../reading/readers';
 import type { JobKind } from './kind';
@@ -24,21 +24,38 @@ export const readCopy: JobKind<UploadOrder, BroughtCopy> = {
   name: 'read-copy',
   atOnce: 1,
   async run({ upload, encoding }, signal) {
-    const { pictures: found, ...copy } = await inReader({ job: 'copy', encoding, ...(await getUpload(upload)) }, signal);
-    const pictures: (KeptPicture | null)[] = [];
-    for (const { name, bytes } of found) {
-      try {
-        pictures.push(await keptPicture(name, bytes, signal));
-      } catch (error) {
-        if (!(error instanceof RefusedFileError)) throw error;
-        pictures.push(null);
-      }
-    }
-    const lost = pictures.filter((each) => each === null).length;
-    const dropped = [
-      ...copy.dropped,
-      ...(lost > 0 ? [counted(lost, 'picture of a kind that is not taken', 'pictures of a kind that is not taken')] : []),
-    ];
-    return { copy: { ...copy, dropped, pictures: found.map(({ name, says }) => ({ name, says })) }, pictures };
+    const copy = await inReader({ job: 'copy', encoding, ...(await getUpload(upload)) }, signal);
+    return brought(copy, signal);
   },
 };
+
+/**
+ * Copy with its pictures kept.
+ *
+ * @param bytesOf where the files of its pictures are elsewhere: gives one, or nothing where it is not to be had
+ */
+export async function brought(
+  { pictures: found, ...copy }: SentCopy,
+  signal: AbortSignal,
+  bytesOf: (picture: number) => Promise<Uint8Array | undefined> = (i) => Promise.resolve(found[i]!.bytes),
+): Promise<BroughtCopy> {
+  const pictures: (KeptPicture | null)[] = [];
+  let missing = 0;
+  for (const [i, { name }] of found.entries()) {
+    const bytes = await bytesOf(i);
+    if (!bytes) missing++;
+    try {
+      pictures.push(bytes ? await keptPicture(name, bytes, signal) : null);
+    } catch (error) {
+      if (!(error instanceof RefusedFileError)) throw error;
+      pictures.push(null);
+    }
+  }
+  const refused = pictures.filter((each) => each === null).length - missing;
+  const dropped = [
+    ...copy.dropped,
+    ...(refused > 0 ? [counted(refused, 'picture of a kind that is not taken', 'pictures of a kind that is not taken')] : []),
+    ...(missing > 0 ? [counted(missing, 'picture that was not to be had', 'pictures that were not to be had')] : []),
+  ];
+  return { copy: { ...copy, dropped, pictures: found.map(({ name, says }) => ({ name, says })) }, pictures };
+}

@@ -3,6 +3,7 @@ import { readCopy } from '@/formats/copy/read';
 import { sentCopy } from '@/formats/copy/sent';
 import { readPicture, screenCopy } from '@/formats/pictures/read';
 import { RefusedFileError } from '@/formats/refused';
+import { copyOfNews, readFeed } from '@/formats/wire/ninjs';
 import type { ReadingAnswer, ReadingJob } from './jobs';
 
 /**
@@ -21,6 +22,10 @@ async function read(job: ReadingJob): Promise<ReadingAnswer> {
         return { type: 'done', result: sentCopy(await readCopy(job.name, job.bytes, job.encoding)) };
       case 'picture':
         return { type: 'done', result: await readPicture(job.name, job.bytes, () => send({ type: 'step' })) };
+      case 'feed':
+        return { type: 'done', result: readFeed(job.name, job.bytes) };
+      case 'news':
+        return { type: 'done', result: sentCopy(copyOfNews(job.item)) };
       case 'screenCopy':
         return { type: 'done', result: await screenCopy(job.bytes, job.side) };
     }

@@ -1,0 +1,25 @@
+import { spawn } from 'node:child_process';
+import { Stop } from './say.mjs';
+
+/**
+ * Starts the simulated houses that ship: a process of their own that ends with this one.
+ * @returns where the feed of the news wire is, and how they are stopped
+ * @throws Stop where they cannot listen at the port
+ */
+export async function startStandIns(root, port) {
+  const child = spawn(process.execPath, ['--import', 'tsx', 'standIns/serve.ts'], {
+    cwd: root,
+    env: { ...process.env, PORT: String(port), DATABASE_URL: '' },
+    stdio: ['pipe', 'pipe', 'inherit'],
+  });
+  await new Promise((resolve, reject) => {
+    child.once('exit', () => reject(new Stop(`nothing can listen at port ${port}.`)));
+    child.stdout.on('data', (piece) => {
+      if (String(piece).startsWith('Ready')) resolve();
+    });
+  });
+  child.unref();
+  child.stdout.unref();
+  child.stdin.unref();
+  return { wire: `http://127.0.0.1:${port}/wire/feed`, stop: () => void child.kill('SIGTERM') };
+}
