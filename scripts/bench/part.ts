@@ -2,7 +2,7 @@ import { cold, memory } from './typesetter';
 import { storeSmallIssue, whileHostile } from './hostile';
 import { dragging, storeFrames } from './dragging';
 import { planning, storePlanIssue } from './plan';
-import { storeLongIssue, typing } from './typing';
+import { selecting, storeLongIssue, typing } from './typing';
 
 /** One part of the benchmark in a process of its own; prints its figures as JSON. */
 const [part, first, second] = process.argv.slice(2);
@@ -22,8 +22,9 @@ async function figures(): Promise<unknown> {
     await storeFrames();
     return dragging(first!);
   }
-  await storeLongIssue(Number(second));
-  return typing(first!, 80);
+  const issue = `bench-${part}-${second}`;
+  await storeLongIssue(issue, Number(second));
+  return part === 'selecting' ? selecting(first!, issue) : typing(first!, issue, 80);
 }
 
 process.stdout.write(JSON.stringify(await figures()));

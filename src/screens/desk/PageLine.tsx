@@ -1,6 +1,6 @@
 'use client';
 
-import { memo } from 'react';
+import { memo, useEffect, useRef } from 'react';
 import type { ComposerClient } from '@/client/composerClient';
 import type { Fit } from '@/core/compose/text/fit';
 import { fitWords } from '@/core/compose/text/fit';
@@ -90,16 +90,22 @@ const Cells = memo(function Cells({
 }: CellsProps) {
   const nameOf = NAMES_OF[kind];
   const cells = cellsOf(document, fits);
+  const line = useRef<HTMLElement>(null);
+  // A long line moves on with the spread that is shown, and with what is dragged over it: the next cells stay in sight.
+  useEffect(() => {
+    line.current?.querySelector(`[data-spread="${spread}"]`)?.scrollIntoView({ inline: 'nearest', block: 'nearest' });
+  }, [spread]);
   return (
     <nav
+      ref={line}
       aria-label="Page line"
-      className="border-base-300 bg-base-100 relative z-20 flex h-9 shrink-0 items-center gap-1.5 overflow-x-auto overflow-y-visible border-b px-3"
-      style={{ overflow: 'visible' }}
+      className="border-base-300 bg-base-100 relative z-20 flex h-9 shrink-0 items-center gap-1.5 overflow-x-auto overflow-y-hidden border-b px-3 [scrollbar-width:thin]"
+      onWheel={({ currentTarget, deltaY }) => currentTarget.scrollBy({ left: deltaY })}
     >
       {spreads(document).map((pages, index) => (
         <div
           key={pages[0]!.page.id}
-          className={`flex ${index === spread ? 'outline-base-content outline-2' : ''}`}
+          className={`flex shrink-0 scroll-mx-8 ${index === spread ? 'outline-base-content outline-2' : ''}`}
           data-spread={index}
         >
           {pages.map(({ page, side, folio }) => {

@@ -94,10 +94,10 @@ export function fillBands(
             return [...list.slice(0, before), ...lower, ...list.slice(before + own)];
           },
           run,
-          base + before,
-          own,
+          done,
+          { first: base + before, count: own, top: y },
           frames[owner]!.foot - y,
-          frames[owner]!.grows ? done.reduce((sum, block) => sum + block.lines.length, 0) : undefined,
+          frames[owner]!.grows,
         );
         if (fitted) {
           ({ list, done } = fitted);
@@ -143,46 +143,72 @@ interface Fitted {
   readonly done: PlacedBlock[];
 }
 
+/** Columns that stand side by side, among all that are filled. */
+interface Beside {
+  readonly first: number;
+  readonly count: number;
+  /** Where all of them begin. */
+  readonly top: number;
+}
+
+/** Where the search is narrowed by halving rather than line by line: lines between what holds and what does not. */
+const COARSE = 4;
+
 /**
- * Columns of one height that still hold what they hold: the least height, found by halving; and with it as many of the
+ * Columns of one height that still hold what they hold: the least height; and with it as many of the
  * last of them a line shorter as can be, so that their feet differ by a line at most wherever keeps allow it.
  *
- * @param first of the columns, and @param count how many they are, among all that are filled
- * @param lines where the frame grows: how many there are
+ * The search begins at the height that an even share of what stands in them has, and goes from one height that the columns
+ * really take to the next: two or three fillings where nothing is in their way. It depends on nothing but what is filled, so that
+ * a text that was changed a hundred times is set like one that is opened.
+ *
+ * @param unbalanced what stands in them where none is shorter than its frame
  */
 function balanced(
   listFor: (height: number, short: number, less: number) => Column[],
   run: (list: readonly Column[]) => PlacedBlock[],
-  first: number,
-  count: number,
+  unbalanced: readonly PlacedBlock[],
+  beside: Beside,
   full: number,
-  lines: number | undefined,
+  grows: boolean,
 ): Fitted | undefined {
-  const next = first + count;
-  const fits = (done: readonly PlacedBlock[]) => done[done.length - 1]!.end.column < next;
-  let high = lines === undefined ? full : Math.max(full, lines * 40);
+  const { first, count, top } = beside;
+  const fits = (done: readonly PlacedBlock[]) => done[done.length - 1]!.end.column < first + count;
+  const step = usualLeading(unbalanced);
+  const feet = feetOf(unbalanced, beside).map((foot) => Math.max(0, foot - top));
+  const sum = feet.reduce((all, foot) => all + foot, 0);
+  // A frame that grows has room for every line in one column, and for spaces between them.
+  const limit = grows ? Math.max(full, sum + 40 * step) : full;
   let low = 0;
+  let high = limit;
+  let height = 0;
   let best: Fitted | undefined;
-  for (let tries = 0; tries < MOST_TRIES && high - low > 1; tries++) {
-    const middle = (low + high) / 2;
-    const list = listFor(middle, 0, 0);
+  let next = Math.min(limit, sum / count);
+  let up = step;
+  for (let tries = 0; tries < MOST_TRIES && high - low > HAIR; tries++) {
+    const list = listFor(next, 0, 0);
     const done = run(list);
     if (fits(done)) {
       best = { list, done };
-      high = middle;
-    } else low = middle;
+      height = next;
+      // Between the height that was tried and the lowest line nothing changes.
+      high = Math.max(0, Math.min(next, Math.max(...feetOf(done, beside)) - top) - HAIR);
+    } else low = next;
+    if (!best) {
+      next = Math.min(limit, low + up);
+      up *= 2;
+    } else next = high - low > COARSE * step ? (low + high) / 2 : high;
   }
   if (!best) return undefined;
-  const step = usualLeading(best.done);
-  let least = apart(best.done, first, count);
+  let least = apart(best.done, beside);
   // A line more at most: keeps may leave a gap at the least height that they do not leave then.
-  for (const height of [high, high + step]) {
-    if (least <= step + HAIR || (height > full + HAIR && lines === undefined)) break;
+  for (const tall of [height, height + step]) {
+    if (least <= step + HAIR || (tall > full + HAIR && !grows)) break;
     for (let short = count - 1; short > 0; short--) {
-      const list = listFor(height, short, step);
+      const list = listFor(tall, short, step);
       const done = run(list);
       if (!fits(done)) continue;
-      const own = apart(done, first, count);
+      const own = apart(done, beside);
       if (own < least - HAIR) {
         least = own;
         best = { list, done };
@@ -195,18 +221,24 @@ function balanced(
 
 const HAIR = 0.01;
 
-/** How far the feet of columns are apart, points; a column that holds nothing ends at the height of the others' top. */
-function apart(done: readonly PlacedBlock[], first: number, count: number): number {
+/** The last baselines of columns, −∞ for one that holds nothing. */
+function feetOf(done: readonly PlacedBlock[], { first, count }: Beside): number[] {
   const feet = new Array<number>(count).fill(-Infinity);
-  let top = Infinity;
   for (const { lines } of done)
     for (const { column, line } of lines) {
       const i = column - first;
-      if (i < 0 || i >= count) continue;
-      feet[i] = Math.max(feet[i]!, line.baseline);
-      top = Math.min(top, line.baseline - line.ascent);
+      if (i >= 0 && i < count) feet[i] = Math.max(feet[i]!, line.baseline);
     }
-  const all = feet.map((foot) => (foot === -Infinity ? top : foot));
+  return feet;
+}
+
+/** How far the feet of columns are apart, points; a column that holds nothing ends at the height of the others' top. */
+function apart(done: readonly PlacedBlock[], beside: Beside): number {
+  let top = Infinity;
+  for (const { lines } of done)
+    for (const { column, line } of lines)
+      if (column >= beside.first && column < beside.first + beside.count) top = Math.min(top, line.baseline - line.ascent);
+  const all = feetOf(done, beside).map((foot) => (foot === -Infinity ? top : foot));
   return Math.max(...all) - Math.min(...all);
 }
 

@@ -2,7 +2,7 @@
 
 import { EditorView } from 'prosemirror-view';
 import { type FocusEvent, useEffect, useRef } from 'react';
-import { TextSelection } from 'prosemirror-state';
+import { type EditorState, TextSelection } from 'prosemirror-state';
 import { typeWords } from '@/core/editing/typing';
 import type { Box } from '@/core/geometry/box';
 import type { Document } from '@/core/records/document';
@@ -31,19 +31,37 @@ const FAR = 24;
 /** What reads the field, or writes in it past us. */
 const READERS = ['compositionstart', 'copy', 'cut', 'paste', 'focus'] as const;
 
-/** Milliseconds that the field may be behind at most. */
+/**
+ * Letters selected beyond which the field shows only their end as selected until something reads it: a browser lays out all
+ * of what is selected, page after page of it, for every movement of the hand.
+ */
+const FAR_SELECTED = 20_000;
+
+/** A state as the field has it while nothing reads it. */
+function lightly(state: EditorState): EditorState {
+  const { anchor, head } = state.selection;
+  if (Math.abs(head - anchor) <= FAR_SELECTED) return state;
+  const $head = state.doc.resolve(head);
+  const near = TextSelection.between(state.doc.resolve(head > anchor ? $head.start() : $head.end()), $head);
+  return state.apply(state.tr.setSelection(near));
+}
+
+/** Milliseconds that the field lets pass, in which the words come to stand on the page, and that it may be behind at most. */
+const FIRST = 60;
 const BEHIND = 300;
 
-const later = (work: () => void): number =>
-  'requestIdleCallback' in window
-    ? requestIdleCallback(work, { timeout: BEHIND })
-    : (setTimeout(work, BEHIND / 6) as unknown as number);
-
-const cancel = (waiting: number | undefined): void => {
-  if (waiting === undefined) return;
-  if ('cancelIdleCallback' in window) cancelIdleCallback(waiting);
-  else clearTimeout(waiting);
-};
+/** Does work when the words are on the page and the browser is idle. Gives how to leave it. */
+function later(work: () => void): () => void {
+  let idle: number | undefined;
+  const timer = setTimeout(() => {
+    if ('requestIdleCallback' in window) idle = requestIdleCallback(work, { timeout: BEHIND - FIRST });
+    else work();
+  }, FIRST);
+  return () => {
+    clearTimeout(timer);
+    if (idle !== undefined) cancelIdleCallback(idle);
+  };
+}
 
 /** Where the caret goes by a key; undefined for keys that do not move it. */
 function wayOf({ key, ctrlKey, metaKey, altKey }: KeyboardEvent): Way | undefined {
@@ -154,21 +172,26 @@ export function TextField({ inHand, document, name, at, commands, say, onTurn, o
     });
     view.focus();
     // What nobody sees can wait until the words are on the page; whatever reads it brings it up to date first.
-    let waiting: number | undefined;
+    let waiting: (() => void) | undefined;
     const update = () => {
-      cancel(waiting);
+      waiting?.();
       waiting = undefined;
       const now = inHand.now();
       if (now && now.state !== view.state) view.updateState(now.state);
     };
     catchUp.current = update;
+    const follow = () => {
+      waiting = undefined;
+      const now = inHand.now();
+      if (now && now.state !== view.state) view.updateState(lightly(now.state));
+    };
     const stop = inHand.subscribe(() => {
       if (view.composing) update();
-      else waiting ??= later(update);
+      else waiting ??= later(follow);
     });
     return () => {
       stop();
-      cancel(waiting);
+      waiting?.();
       view.destroy();
     };
     // The name of a text without a story is its first words: the field stays the same while they are typed.

@@ -119,7 +119,10 @@ export function useSelecting(around: Around) {
   /** The view goes with the pointer: to the spread of a cell of the page line, and on beyond the desk's edge. */
   const follow = (event: PointerEvent) => {
     const { desk, onGo } = latest.current;
-    const cell = window.document.elementFromPoint(event.clientX, event.clientY)?.closest('[data-spread]');
+    // A mouse says what is under it; a finger stays with what it was set down on.
+    const { pointerType, target, clientX, clientY } = event;
+    const under = pointerType === 'mouse' ? target : window.document.elementFromPoint(clientX, clientY);
+    const cell = under instanceof Element ? under.closest('[data-spread]') : null;
     if (cell) return onGo(Number(cell.getAttribute('data-spread')));
     desk.follow(event);
   };
