@@ -1,6 +1,6 @@
 'use client';
 
-import type { ReactNode } from 'react';
+import { type ReactNode, useEffect, useRef } from 'react';
 import { Menu, MenuItem } from 'react-aria-components/Menu';
 
 /** A line of a menu. */
@@ -25,8 +25,15 @@ interface MenuListProps {
 
 /** What can be chosen, one under another; the first has the focus. */
 export function MenuList({ label, lines, onClose }: MenuListProps) {
+  const menu = useRef<HTMLDivElement>(null);
+  // At once: after a press by key the library waits for a frame, and a letter pressed meanwhile would be lost.
+  useEffect(() => {
+    const own = menu.current;
+    if (own && !own.contains(document.activeElement)) own.focus();
+  }, []);
   return (
     <Menu
+      ref={menu}
       aria-label={label}
       autoFocus="first"
       className="outline-none"

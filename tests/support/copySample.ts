@@ -1,4 +1,4 @@
-import { writeFile } from 'node:fs/promises';
+import { readdir, readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import sharp from 'sharp';
 import { ran, scratch } from './programs';
@@ -34,15 +34,59 @@ An end – with “marks” & \\<signs\\>.[^2]
 [^2]: Measured at the harbour office.
 `;
 
-/** The sample as pandoc (Debian's) writes it in a format; the path of the file. */
-export async function sampleAs(ending: string, markdown = SAMPLE): Promise<string> {
+/**
+ * Copy as pandoc (Debian's) writes it in a format; the path of the file.
+ *
+ * @param tidy whether pandoc sets quotation marks and dashes as print has them
+ */
+export async function sampleAs(ending: string, markdown = SAMPLE, tidy = true): Promise<string> {
   const folder = await scratch();
   await writeFile(join(folder, 'wall.md'), markdown);
   await sharp({ create: { width: 24, height: 16, channels: 3, background: '#336699' } })
     .png()
     .toFile(join(folder, 'wall.png'));
   const path = join(folder, `wall.${ending}`);
-  const { code, error } = await ran('pandoc', ['-s', '--resource-path', folder, join(folder, 'wall.md'), '-o', path]);
+  const { code, error } = await ran('pandoc', [
+    '-s',
+    '-f',
+    tidy ? 'markdown' : 'markdown-smart',
+    '--resource-path',
+    folder,
+    join(folder, 'wall.md'),
+    '-o',
+    path,
+  ]);
   if (code !== 0) throw new Error(error);
   return path;
+}
+
+/** A story of about so many words with something of everything: the demo's own paragraphs under crossheads, untidy in places. */
+export async function longSample(words: number): Promise<string> {
+  const folder = 'demo/longspar/stories';
+  const paragraphs: string[] = [];
+  for (const name of (await readdir(folder)).sort()) {
+    const [, , , ...rest] = (await readFile(join(folder, name), 'utf8')).split(/\n{2,}/);
+    paragraphs.push(...rest.filter((each) => each.trim() !== '' && !/^[#>|-]/.test(each)));
+  }
+  const [head, list, table, picture, notes] = [
+    '# The wall that keeps the harbour\n\nBy Ada Fenn',
+    '1. Mind the tide\n2. Mind the wind\n    - from the west\n    - from the north\n3. Go home',
+    '| Day     | High water | Height |\n|---------|------------|--------|\n| Monday  | 04.12      | 3.4 m  |\n| Tuesday | 05.01      | 3.1 m  |',
+    '![The wall at low water](wall.png)',
+    '[^1]: The *first* wall was of oak.\n\n[^2]: Measured at the harbour office.',
+  ];
+  const out = [head!];
+  let count = 0;
+  for (let i = 0; count < words; i++) {
+    if (i % 6 === 5) out.push(`## What the wall remembers, ${i}`);
+    let own = paragraphs[i % paragraphs.length]!;
+    if (i === 1) own = `It was **cold** and *wet*[^1] in Carrowmouth --  or so they say at "Carrowmouth Head"... ${own}[^2]`;
+    if (i === 8) own = `In Carrowmouth nobody hurries. ${own}`;
+    out.push(own);
+    count += own.split(/\s+/).length;
+    if (i === 6) out.push(list!);
+    if (i === 8) out.push(table!);
+    if (i === 10) out.push(picture!);
+  }
+  return [...out, notes!].join('\n\n');
 }

@@ -4,12 +4,12 @@ import { positionOf, type TextPlace } from './places';
 import type { TextCommand } from './typing';
 
 /** Puts a slice in at a position, and selects it. */
-function putIn(tr: Transaction, from: number, to: number, slice: Slice): Transaction {
-  const before = tr.steps.length;
+export function putIn(tr: Transaction, from: number, to: number, slice: Slice): Transaction {
+  // Counted from either end: at the edge of a paragraph the whole of it may be replaced, and maps lead beside what came in.
+  const behind = tr.doc.content.size - to;
   tr.replaceRange(from, to, slice);
-  const map = tr.mapping.slice(before);
-  const [start, end] = [map.map(from, -1), map.map(to, 1)];
-  return tr.setSelection(TextSelection.between(tr.doc.resolve(start), tr.doc.resolve(end)));
+  const [start, end] = [tr.doc.resolve(from), tr.doc.resolve(tr.doc.content.size - behind)];
+  return tr.setSelection(TextSelection.between(start, end));
 }
 
 /** What is selected, as it would stand elsewhere. */

@@ -9,7 +9,7 @@ import { followPointer, hasWandered } from '@/parts/followPointer';
 import type { DeskView } from '../../sheet/useDeskView';
 import type { Hand } from '../hand/hand';
 import { isInAreas } from './Selected';
-import { moveSelected } from './moveSelected';
+import { landing, moveSelected } from './moveSelected';
 import type { TextInHand } from '../../text/textInHand';
 import type { DeskStore } from '@/client/deskStore';
 
@@ -134,7 +134,8 @@ export function useSelecting(around: Around) {
     let wandered = false;
     const isCopy = (event: PointerEvent) => event.ctrlKey || event.metaKey || event.altKey;
     const seek = newestOnly(async ({ at, copy }: { at: Point; copy: boolean }) => {
-      const target = await placeAt(at);
+      const found = await placeAt(at);
+      const target = found && landing(store, inHand, found);
       const caret = target && (await composer.caretAt(target.text, target.place));
       const now = hand.now();
       if (wandered && now.doing === 'typing') hand.take({ ...now, drop: caret && { ...caret, copy } });
