@@ -10,6 +10,7 @@ import { insertDocument } from '@/store/documents';
 import { insertPublication } from '@/store/publications';
 import { baseRecords } from '../support/documents';
 import { openCluster, openServer, type Cluster, type Server } from '../support/application';
+import { sampleAs } from '../support/copySample';
 import { docx, filtersOverFilters, svg, unpacksTo150MB } from '../support/foreignFiles';
 
 /** Files from anywhere, put to the running application: what they do to it, and to everybody else. */
@@ -132,6 +133,12 @@ describe('mutated files', () => {
       ['pictures', 'a.webp', web],
       ['pictures', 'a.svg', Buffer.from(svg('<g><circle r="40"/><text x="4" y="9">wind</text></g>'))],
       ['copy', 'a.docx', await docx('<w:p><w:r><w:t>Wind over the harbour</w:t></w:r></w:p>')],
+      // Real files, as a word processor's converter writes them, with lists, tables, notes and a picture.
+      ...(await Promise.all(
+        (['docx', 'odt', 'rtf', 'html'] as const).map(
+          async (ending) => ['copy', `wall.${ending}`, await readFile(await sampleAs(ending))] as ['copy', string, Uint8Array],
+        ),
+      )),
       ['copy', 'a.md', Buffer.from('# Wind\n\n- one\n- two **three**\n\n| a | b |\n|---|---|\n| 1 | 2 |')],
       ['copy', 'a.txt', Buffer.from('Wind\n\nover the harbour')],
     ];

@@ -1,5 +1,6 @@
 import { Fragment, type Node, Slice } from 'prosemirror-model';
 import { type EditorState, TextSelection, type Transaction } from 'prosemirror-state';
+import type { ParagraphAttrs } from '../records/text';
 import { positionOf, type TextPlace } from './places';
 import type { TextCommand } from './typing';
 
@@ -49,8 +50,21 @@ export const pasteSlice =
     return tr?.setSelection(TextSelection.near(tr.doc.resolve(tr.selection.to), -1));
   };
 
-/** Blocks in the place of what is selected; the caret is behind them. A single paragraph joins the one it comes into. */
-export const pasteBlocks = (blocks: readonly Node[]): TextCommand => {
-  const open = (node: Node | undefined) => (node?.type.name === 'paragraph' ? 1 : 0);
-  return pasteSlice(new Slice(Fragment.fromArray([...blocks]), open(blocks[0]), open(blocks.at(-1))));
-};
+/**
+ * Blocks in the place of what is selected; the caret is behind them. A single paragraph joins the one it comes into, and so
+ * does running text at the edges of several; a heading, an item of a list stay what they are.
+ *
+ * @param running styles of running text
+ */
+export const pasteBlocks =
+  (blocks: readonly Node[], running: readonly string[] = []): TextCommand =>
+  (state) => {
+    const { parent } = state.selection.$from;
+    const joins = (node: Node | undefined): boolean => {
+      if (node?.type.name !== 'paragraph') return false;
+      const { style, list } = node.attrs as ParagraphAttrs;
+      return blocks.length === 1 || (!list && (style === parent.attrs['style'] || running.includes(style)));
+    };
+    const open = (node: Node | undefined) => (joins(node) ? 1 : 0);
+    return pasteSlice(new Slice(Fragment.fromArray([...blocks]), open(blocks[0]), open(blocks.at(-1))))(state);
+  };

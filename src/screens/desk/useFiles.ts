@@ -13,7 +13,7 @@ import { isTyping } from '../frame/commands/command';
 import { useLatest } from '../frame/useLatest';
 import { type Arrived, storyIn, toBringIn } from '../bringIn/arrived';
 import { type CameIn, readCopyFile, useBringIn } from '../bringIn/useBringIn';
-import { MOST_PASTED } from '../text/clipboard';
+import { MOST_PASTED, RUNNING } from '../text/clipboard';
 import type { Carry } from './hand/hand';
 import type { Desk } from './useDesk';
 
@@ -56,7 +56,7 @@ export function useFiles(desk: Desk) {
       try {
         const { copy } = await readCopyFile(file);
         inHand.select({ anchor: place.place, head: place.place });
-        inHand.run(pasteBlocks(bodyBlocks(copy)), `Bring in “${file.name}”`);
+        inHand.run(pasteBlocks(bodyBlocks(copy), RUNNING), `Bring in “${file.name}”`);
         if (copy.dropped.length > 0) say(`Left out of “${file.name}”: ${copy.dropped.join(', ')}.`);
       } catch (error) {
         say((error as Error).message, 'wrong');

@@ -7,10 +7,13 @@ import { bodySchema } from '@/core/records/bodySchema';
 import { all, type Document, find } from '@/core/records/document';
 import { wellFormed } from '@/core/records/plain';
 import { readHtml } from '@/formats/copy/html';
-import { bodyBlocks } from '@/formats/copy/story';
+import { bodyBlocks, COPY_STYLES } from '@/formats/copy/story';
 
 /** The most that is taken from the clipboard, characters: more is a file, and comes in as one. */
 export const MOST_PASTED = 20_000_000;
+
+/** Styles in which what comes from elsewhere is running text. */
+export const RUNNING = [COPY_STYLES.body, COPY_STYLES.first];
 
 const STYLE_NAME = 'data-style-name';
 
@@ -58,7 +61,7 @@ export function pasting(document: Document, { html, plain, slice }: Pasted, asPl
     if (own) return pasteSlice(own);
   }
   const blocks = bodyBlocks(readHtml(wellFormed(html)));
-  return blocks.length > 0 ? pasteBlocks(inStyles(document, blocks)) : words;
+  return blocks.length > 0 ? pasteBlocks(inStyles(document, blocks), RUNNING) : words;
 }
 
 /** Text of our own in the styles of a document; undefined where it is not what it says. */
