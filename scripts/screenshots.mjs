@@ -67,6 +67,13 @@ await (await page.$('input[type=file]')).uploadFile('demo/imports/a-letter-from-
 await page.waitForFunction(() => /kites/.test(document.querySelector('[role=dialog] [data-galley-part="body"]')?.textContent));
 await shot('bring-in');
 await page.keyboard.press('Escape');
+await page.goto(`${origin}/issues/packet-1206/copy`, { waitUntil: 'domcontentloaded' });
+await (await page.waitForSelector('[aria-label="News wire"]')).click();
+await page.waitForFunction(() => document.querySelector('[data-news]') ?? document.querySelector('form [type=submit]'));
+// The wire that ships is subscribed to where it is not yet.
+await page.evaluate(() => document.querySelector('form [type=submit]')?.click());
+await page.waitForSelector('[data-news]');
+await shot('wire');
 for (const [chapter, file] of [
   ['packet-house/masters', 'masters'],
   ['packet-house/recurring', 'recurring'],

@@ -320,7 +320,8 @@ describe('moving and copying', () => {
     await desk.page.waitForSelector('[data-drop-caret]');
     await desk.page.mouse.up();
     await desk.reads('forgotten.Ask');
-    expect((await words()).join('\n')).toContain('forgotten.Ask');
+    // Whole words, with a space behind them that nobody had to drag along.
+    expect((await words()).join('\n')).toContain('forgotten. Ask');
     await isSelected('forgotten.');
     await undoAll(async () => (await words()).join('\n') === before.join('\n'));
   });

@@ -96,6 +96,7 @@ describe('migrations', () => {
       { name: '0006-jobs.sql' },
       { name: '0007-copy-mapping.sql' },
       { name: '0008-own-words.sql' },
+      { name: '0009-wires.sql' },
     ]);
   });
 });

@@ -8,6 +8,7 @@ import { sentencesOf } from '../support/sentences';
 const OURS = new Set([
   ...['standfirst', 'Standfirst', 'Strapline', 'Crosshead', 'flatplan', 'Flatplan', 'Handoff', 'CMYK'],
   ...['OpenType', 'ss01', 'liga', 'WebP', 'Archivo', 'Noto', 'SemiBold', 'ExtraBold', 'Esc', 'npm', 'px'],
+  ...["IPTC's", 'ninjs', 'Ternhaven'],
 ]);
 
 describe('the interface', () => {
@@ -21,6 +22,7 @@ describe('the interface', () => {
       'src/services',
       'src/formats/copy',
       'src/formats/pictures',
+      'src/formats/wire',
       'src/store',
     ]);
     expect(said.length).toBeGreaterThan(800);

@@ -54,15 +54,27 @@ function blocksOf(document: Document, ids: readonly string[]): Block[] {
   return [...blocks.values()].map(({ boxes, ...rest }) => ({ ...rest, box: around(boxes)! }));
 }
 
-/** Moves blocks by distances, in one change. */
+/** Points that are no distance. */
+const HAIR = 0.001;
+
+/** Moves blocks, in one change; one that lies there already stays exactly where it is. */
 function moved(document: Document, moves: readonly { readonly block: Block; readonly x?: number; readonly y?: number }[]): Diff {
   const places = new Map<string, Place>();
-  for (const { block, x = block.box.x, y = block.box.y } of moves)
+  for (const { block, x = block.box.x, y = block.box.y } of moves) {
+    const [dx, dy] = [x - block.box.x, y - block.box.y];
+    if (Math.abs(dx) < HAIR && Math.abs(dy) < HAIR) continue;
     for (const id of block.ids) {
       const { on, box } = get(document, 'frame', id);
-      const next = { ...box, x: exact(box.x + x - block.box.x), y: exact(box.y + y - block.box.y) };
-      if (next.x !== box.x || next.y !== box.y) places.set(id, { on, box: next });
+      places.set(id, {
+        on,
+        box: {
+          ...box,
+          x: Math.abs(dx) < HAIR ? box.x : exact(box.x + dx),
+          y: Math.abs(dy) < HAIR ? box.y : exact(box.y + dy),
+        },
+      });
     }
+  }
   return placeFrames(document, places);
 }
 

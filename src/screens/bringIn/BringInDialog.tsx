@@ -248,7 +248,7 @@ function BringInDialog({ document: id, store, composer, arrived: first, say, onT
             Cancel
           </button>
           {Object.keys(said).length > 0 && (
-            <span className="opacity-75">What becomes what is remembered for this publication.</span>
+            <span className="opacity-75">These choices are remembered for this publication.</span>
           )}
         </footer>
       </div>

@@ -26,8 +26,8 @@ export function MappingTable({ document, names, mapping, onSay }: MappingTablePr
   const letters = all(document, 'characterStyle');
   if (names.length === 0) return null;
   return (
-    <section aria-label="What becomes what">
-      <h3 className="chapter pb-1">What becomes what</h3>
+    <section aria-label="Styles of the source">
+      <h3 className="chapter pb-1">Styles of the source</h3>
       <ul>
         {names.map(({ name, of, count, sample, usual }) => {
           const value = mapping[name] ?? usual;

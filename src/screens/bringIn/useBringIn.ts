@@ -64,7 +64,7 @@ export function useBringIn(store: DeskStore, say: Say, onCame: (came: CameIn) =>
       running.current = undefined;
       setProgress(undefined);
       if (pictures.length > 0) say(`${listed([counted(pictures.length, 'picture')])} came into the tray.`);
-      if (controller.signal.aborted) say('Cancelled. What had come in stays.');
+      if (controller.signal.aborted) say('Cancelled. Whatever had arrived is kept.');
       if (copy.length > 0 || pictures.length > 0) onCame({ copy, pictures });
     },
     [store, say, onCame],

@@ -3,6 +3,7 @@ import type { Document } from '@/core/records/document';
 import type { Wrap } from '@/core/records/frame';
 import type { FrameRecord } from '@/core/records/index';
 import { type Command, command } from '../frame/commands/command';
+import { ARRANGEMENTS, USUAL_TERMS } from './frames/arrangements';
 import type { Doing } from './hand/hand';
 import type { Desk } from './useDesk';
 import { frameKind } from '@/core/records/kinds/frames';
@@ -72,7 +73,7 @@ export function deskCommands(desk: Desk, { underWay, bringIn, type, find, clean,
       'jumps',
       jumps ? 'Leave out the jump lines' : 'Say where the story continues',
       undefined,
-      isText || (jumps === undefined && 'It jumps to no page'),
+      isText || (jumps === undefined && 'The story goes on to no other page'),
       () => desk.actions.jumpLines(text!.id, !jumps),
     ),
     command('threads', 'Threads and their numbers', undefined, undefined, () => toggle('threads')),
@@ -87,6 +88,15 @@ export function deskCommands(desk: Desk, { underWay, bringIn, type, find, clean,
       on.group,
     ),
     command('ungroup', 'Ungroup', 'Alt+Shift+G', none || (!group && 'No group is chosen'), on.ungroup),
+    ...ARRANGEMENTS.map((each) =>
+      command(
+        each.id,
+        count === 1 && each.least === 1 ? `${each.name} with the type area` : each.name,
+        undefined,
+        none || (count < each.least ? 'Choose two frames or more' : undefined),
+        () => on.arrange(each, { ...USUAL_TERMS, against: count === 1 ? 'area' : 'together' }),
+      ),
+    ),
     command(
       'all',
       'Choose everything on the spread',

@@ -205,7 +205,7 @@ function Open({
       )}
       <div className="flex flex-wrap items-end gap-2">
         <label className="w-32" title="A word of the dictionary that it is inflected like">
-          <span className="text-2xs block opacity-75">Inflected like</span>
+          <span className="text-2xs block opacity-75">Takes endings like</span>
           <input className="field narrow" maxLength={100} value={like} onChange={(event) => setLike(event.target.value)} />
         </label>
         <button type="button" className="btn btn-xs" onClick={() => keep(false)}>

@@ -10,6 +10,7 @@ import { PLACE } from '@/core/properties/sheet';
 import type { Diff } from '@/core/records/diff';
 import { Fields } from '@/parts/fields/Fields';
 import { Group } from '@/parts/fields/Group';
+import { ArrangeTools } from '../strip/ArrangeTools';
 import { Range } from './Range';
 
 /** Where a frame lies: in grid terms first, in lengths second. */
@@ -47,6 +48,9 @@ export function PlaceChapter({ desk, each }: { desk: Desk; each: FrameInSight })
           most={grid.lines}
           onChange={(from, to) => onBox({ ...box, ...down(stretchBox(grid, { ...at, lines: [from, to] })) })}
         />
+      </div>
+      <div className="-mx-1 flex flex-wrap items-center pt-1.5">
+        <ArrangeTools alone count={1} actions={desk.frameActions} />
       </div>
       <Fields
         table={PLACE}

@@ -2,6 +2,7 @@ import type { Repeat } from '@/core/actions/copies';
 import { pageGrid } from '@/core/page/grid';
 import type { Wrap } from '@/core/records/frame';
 import type { FormatRecord } from '@/core/records/index';
+import type { Arrangement, Terms } from './arrangements';
 import type { FrameInSight } from './frameInSight';
 import type { Facet, FacetChange, useDeskActions } from './useDeskActions';
 import { layoutOf } from '@/core/records/kinds/frames';
@@ -15,6 +16,10 @@ export interface FrameActions {
   /** Shows what properties would do; undefined ends it. */
   readonly preview: <F extends Facet>(facet: F, change: FacetChange[F] | undefined) => void;
   readonly fit: (fit: 'fill' | 'fit') => void;
+  /** Lays the chosen frames on one line, sets them apart, sizes or swaps them. */
+  readonly arrange: (of: Arrangement, terms: Terms) => void;
+  /** Shows what that would do; undefined ends it. */
+  readonly previewArrangement: (of: Arrangement | undefined, terms: Terms) => void;
   readonly group: () => void;
   readonly ungroup: () => void;
   readonly groupWrap: (wrap: Partial<Wrap>) => void;
@@ -49,6 +54,8 @@ export function frameActionsOn({ format, actions, only, group, chosen, onRemoved
     put: (facet, change) => actions.put(facet, chosen, withGutter(change)),
     preview: (facet, change) => actions.preview(facet, chosen, change && withGutter(change)),
     fit: (how) => id && actions.fit(id, how),
+    arrange: (of, terms) => actions.arrange(of, chosen, terms),
+    previewArrangement: (of, terms) => actions.previewArrangement(of, chosen, terms),
     group: () => actions.group(chosen),
     ungroup: () => group && actions.ungroup(group),
     groupWrap: (wrap) => group && actions.groupWrap(group, wrap),

@@ -30,6 +30,7 @@ import { fillFrame, placePicture, type PlacePicture } from '@/core/actions/pictu
 import type { TextLayout, Wrap } from '@/core/records/frame';
 import type { Diff } from '@/core/records/diff';
 import type { Document } from '@/core/records/document';
+import type { Arrangement, Terms } from './arrangements';
 import type { MarginText } from '@/core/page/furniture';
 import { withArticle } from '@/core/records/count';
 import type { PageRecord } from '@/core/records/index';
@@ -124,6 +125,16 @@ export function useDeskActions(store: DeskStore, composer: ComposerClient, say: 
       preview: <F extends Facet>(facet: F, ids: readonly string[], change: FacetChange[F] | undefined): void => {
         try {
           composer.draft(change ? facetDiff(store.document, facet, ids, change) : null);
+        } catch {
+          composer.draft(null);
+        }
+      },
+      arrange: ({ name, run }: Arrangement, ids: readonly string[], terms: Terms) =>
+        act(name, (document) => run(document, ids, terms)),
+      /** Shows what an arrangement would do; undefined ends it. */
+      previewArrangement: (of: Arrangement | undefined, ids: readonly string[], terms: Terms): void => {
+        try {
+          composer.draft(of ? of.run(store.document, ids, terms) : null);
         } catch {
           composer.draft(null);
         }

@@ -58,7 +58,7 @@ export function DeskStrip({ desk, commands, textCommands }: DeskStripProps) {
           )}
         </>
       ) : held.length > 1 ? (
-        <ManyBar count={held.length} isGroup={desk.group !== undefined} commands={commands} />
+        <ManyBar count={held.length} actions={frameActions} isGroup={desk.group !== undefined} commands={commands} />
       ) : inherited ? (
         <InheritedBar document={document} inherited={inherited} onPart={part} />
       ) : null}

@@ -65,7 +65,7 @@ export function FrameBar({ document, frame, actions, commands }: FrameBarProps) 
           >
             −
           </button>
-          <span className="flex h-7 items-center">{counted(content.columns, 'column')}</span>
+          <span className="flex h-7 items-center whitespace-nowrap">{counted(content.columns, 'column')}</span>
           <button
             type="button"
             className={button}
