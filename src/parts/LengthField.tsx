@@ -9,6 +9,8 @@ interface LengthFieldProps {
   readonly label: string;
   /** Points; undefined where several things are chosen that do not agree. */
   readonly value: number | undefined;
+  /** What is said where there is none. */
+  readonly none?: string;
   readonly unit?: Unit;
   /** What it must lie within; a length typed beyond is refused here. */
   readonly limits?: LengthKind;

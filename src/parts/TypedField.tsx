@@ -9,6 +9,8 @@ interface TypedFieldProps {
   readonly hideLabel?: boolean;
   /** Undefined where several things are chosen that do not agree. */
   readonly value: number | undefined;
+  /** What is said where there is no value. */
+  readonly none?: string;
   /** A value as it is read. */
   readonly show: (value: number) => string;
   /** @throws Error with a sentence where what was typed is no value */
@@ -31,7 +33,18 @@ const STRIDE = 10;
  * A field for one figure: what is typed counts when it is left or Enter is pressed, and a sentence says where it cannot.
  * Arrow keys and a drag on its label go on by steps.
  */
-export function TypedField({ label, hideLabel = false, value, show, read, step, help, onPreview, onChange }: TypedFieldProps) {
+export function TypedField({
+  label,
+  hideLabel = false,
+  value,
+  none = 'Mixed',
+  show,
+  read,
+  step,
+  help,
+  onPreview,
+  onChange,
+}: TypedFieldProps) {
   const id = useId();
   // A press that brings the focus here chooses all of the field, so that typing replaces it.
   const fresh = useRef(false);
@@ -111,7 +124,7 @@ export function TypedField({ label, hideLabel = false, value, show, read, step, 
         id={id}
         className="field narrow"
         value={typed ?? shown}
-        placeholder={value === undefined ? 'Mixed' : undefined}
+        placeholder={value === undefined ? none : undefined}
         aria-invalid={wrong !== undefined}
         aria-describedby={wrong ? `${id}-wrong` : undefined}
         onFocus={(event) => {

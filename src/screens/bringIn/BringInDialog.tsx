@@ -247,9 +247,7 @@ function BringInDialog({ document: id, store, composer, arrived: first, say, onT
           <button type="button" className="btn btn-sm" onClick={onClose}>
             Cancel
           </button>
-          {Object.keys(said).length > 0 && (
-            <span className="opacity-75">These choices are remembered for this publication.</span>
-          )}
+          {Object.keys(said).length > 0 && <span className="opacity-75">These choices are remembered for this publication.</span>}
         </footer>
       </div>
     </Dialog>

@@ -48,7 +48,7 @@ export function ListTools({
       <span className="whitespace-nowrap">
         <Tick label="By section" value={isGrouped} onChange={onGrouped} />
       </span>
-      <span className="ml-auto flex shrink-0 gap-2">
+      <span className={`ml-auto flex shrink-0 ${isNarrow ? 'gap-1' : 'gap-2'}`}>
         {FINDINGS.map(({ finding, name, keys, Icon }) => (
           <button
             key={finding}
@@ -64,11 +64,11 @@ export function ListTools({
         <button type="button" className="btn btn-sm" aria-label="News wire" title="News wire" onClick={onWire}>
           <RadioTower size={14} aria-hidden="true" />
         </button>
-        <button type="button" className="btn btn-sm" onClick={onNew}>
-          {!isNarrow && <Plus size={14} aria-hidden="true" />} New story
+        <button type="button" className="btn btn-sm" aria-label="New story" title="New story" onClick={onNew}>
+          <Plus size={14} aria-hidden="true" /> {!isNarrow && 'New story'}
         </button>
-        <button type="button" className="btn btn-sm" onClick={onBringIn}>
-          {!isNarrow && <FilePlus2 size={14} aria-hidden="true" />} Bring in
+        <button type="button" className="btn btn-sm" aria-label="Bring in" title="Bring in copy and pictures" onClick={onBringIn}>
+          <FilePlus2 size={14} aria-hidden="true" /> {!isNarrow && 'Bring in'}
         </button>
       </span>
     </div>

@@ -90,6 +90,7 @@ export function ArrangeTools({ actions, count, alone = false }: ArrangeToolsProp
                 label="Gap"
                 hideLabel
                 value={terms.gap}
+                none="equal"
                 limits={{ type: 'length', unit: 'mm', least: -MOST_GAP, most: MOST_GAP }}
                 onChange={(gap) => setTerms({ ...terms, gap })}
               />
