@@ -101,19 +101,8 @@ describe('frames that are chosen together', () => {
   });
 
   it('are arranged by commands from the keyboard alone, and one alone to what lies under it', async () => {
-    const command = async (name: string) => {
-      await desk.press('Control', 'k');
-      await page.waitForSelector('[role=dialog] input');
-      await page.keyboard.type(name);
-      await desk.until(
-        'it is offered',
-        (sought: string) => document.querySelector('[cmdk-item][data-selected=true]')?.textContent?.includes(sought),
-        name,
-      );
-      await desk.press('Enter');
-    };
     await choose(...own);
-    await command('Align feet');
+    await desk.command('Align feet');
     const feet = (await boxes()).map(({ y, h }) => Math.round(y + h));
     expect(new Set(feet).size).toBe(1);
     await desk.press('Escape');

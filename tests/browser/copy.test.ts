@@ -536,17 +536,6 @@ describe('on the desk', () => {
   });
 
   it('a thread is split, a frame taken out and joined again, and jump lines are put in by a command', async () => {
-    const command = async (name: string) => {
-      await desk.press('Control', 'k');
-      await page.waitForSelector('[role=dialog] input');
-      await page.keyboard.type(name);
-      await desk.until(
-        'it is offered',
-        (sought: string) => document.querySelector('[cmdk-item][data-selected=true]')?.textContent?.includes(sought),
-        name,
-      );
-      await desk.press('Enter');
-    };
     const { parts } = (await story('The spar'))!;
     const thread = async () =>
       (await desk.records<{ id: string; content: { type: string; text?: string; order?: string } }>('frame'))
@@ -558,7 +547,7 @@ describe('on the desk', () => {
     const last = before.at(-1)!;
     await desk.go(5);
     await (await page.waitForSelector(`[data-frame="${last}"]`))!.click();
-    await command('Take this frame out of the thread');
+    await desk.command('Take this frame out of the thread');
     await desk.stored();
     expect(await thread()).toEqual(before.slice(0, -1));
     await page.waitForSelector(`[data-tail="${parts.body}"]`);
@@ -572,7 +561,7 @@ describe('on the desk', () => {
     await desk.stored();
     expect(await thread()).toEqual(before);
     await (await page.waitForSelector(`[data-frame="${last}"]`))!.click();
-    await command('Split this frame off with its text');
+    await desk.command('Split this frame off with its text');
     await desk.stored();
     expect(await thread()).toEqual(before.slice(0, -1));
     expect(plainText(paragraphsOf((await text(parts.body)).body)[0]!)).toBeTruthy();

@@ -235,21 +235,10 @@ describe('a long story, with the keyboard alone', () => {
     }
     throw new Error(`Tab never came to ${selector} ${name}.`);
   }
-  async function command(name: string): Promise<void> {
-    await desk.press('Control', 'k');
-    await page.waitForSelector('[role=dialog] input');
-    await page.keyboard.type(name);
-    await desk.until(
-      'it is offered',
-      (sought: string) => document.querySelector('[cmdk-item][data-selected=true]')?.textContent?.includes(sought),
-      name,
-    );
-    await desk.press('Enter');
-  }
 
   it('arrives by a command, and is taken in cleaned', async () => {
     const chooser = page.waitForFileChooser();
-    await command('Bring in stories and pictures');
+    await desk.command('Bring in stories and pictures');
     await (await chooser).accept([file]);
     await page.waitForSelector('[role=dialog] [data-galley]');
     await page.waitForSelector('[role=dialog] ::-p-text(Clean up)');

@@ -133,6 +133,19 @@ export class Desk {
     for (const key of held.reverse()) await this.page.keyboard.up(key as never);
   }
 
+  /** Does a command by its name, in the command bar. */
+  async command(name: string): Promise<void> {
+    await this.press('Control', 'k');
+    await this.page.waitForSelector('[role=dialog] input');
+    await this.page.keyboard.type(name);
+    await this.until(
+      `“${name}” is offered`,
+      (sought: string) => document.querySelector('[cmdk-item][data-selected=true]')?.textContent?.includes(sought),
+      name,
+    );
+    await this.press('Enter');
+  }
+
   /** Goes to the spread that holds a page, by its cell in the page line. */
   async go(pageNumber: number): Promise<void> {
     await this.page.click(`nav [aria-label^="Page ${pageNumber}"]`);
