@@ -13,7 +13,6 @@ export async function storeLongIssue(issue: string, words: number): Promise<void
 
 /** From a key to the new line: as the screen had its new letters, and as they had been painted; milliseconds. */
 export interface TypingFigures {
-  readonly pages: number;
   readonly shown: readonly number[];
   readonly painted: readonly number[];
 }
@@ -29,7 +28,7 @@ async function writingAt(browser: Browser, origin: string, issue: string, spread
   const box = (await (await page.$('[data-frame]'))!.boundingBox())!;
   await page.mouse.click(box.x + box.width * 0.45, box.y + box.height * 0.4, { clickCount: 2 });
   await page.waitForSelector('[data-caret]');
-  return { page, cells, box };
+  return { page, box };
 }
 
 /**
@@ -40,7 +39,7 @@ export async function typing(origin: string, issue: string, letters: number): Pr
   const browser: Browser = await openChromium();
   try {
     // In the middle of it.
-    const { page, cells } = await writingAt(browser, origin, issue, (spreads) => Math.floor((spreads - 1) / 2));
+    const { page } = await writingAt(browser, origin, issue, (spreads) => Math.floor((spreads - 1) / 2));
     await page.evaluate(() => {
       const own = window as unknown as { figures: { shown: number[]; painted: number[] } };
       own.figures = { shown: [], painted: [] };
@@ -91,7 +90,7 @@ export async function typing(origin: string, issue: string, letters: number): Pr
       );
     }
     const figures = await page.evaluate(() => (window as unknown as { figures: { shown: number[]; painted: number[] } }).figures);
-    return { pages: cells.length * 2, shown: figures.shown.slice(WARM_UP), painted: figures.painted.slice(WARM_UP) };
+    return { shown: figures.shown.slice(WARM_UP), painted: figures.painted.slice(WARM_UP) };
   } finally {
     await browser.close();
   }
@@ -122,7 +121,6 @@ export async function selecting(origin: string, issue: string): Promise<{ pages:
     await page.waitForSelector('[data-spread="0"] [aria-current]');
     await chord('Control', 'Shift', 'End');
     await page.waitForSelector(`[data-spread="${goal + 1}"] [aria-current]`);
-    await page.waitForFunction(() => document.querySelector('[data-text-selected]') !== null);
     await page.keyboard.down('Shift');
     await page.mouse.move(box.x + 40, box.y + 40);
     await page.mouse.down();

@@ -78,11 +78,11 @@ export async function putTrouble(wire: string, why: string): Promise<void> {
   await pool().query('update wire set asked_at = now(), trouble = $2 where id = $1', [wire, why]);
 }
 
-/** What is kept of a wire, the newest first. */
-export async function newsOf<N extends StoredNews>(wire: string): Promise<(N & { readonly arrivedAt: string })[]> {
-  const { rows } = await pool().query<{ item: N; arrived_at: Date }>(
-    'select item, arrived_at from wire_item where wire_id = $1 order by at desc, uri',
-    [wire],
+/** What is kept of a wire, the newest first; without the words themselves, which a list does not show. */
+export async function newsOf<N extends StoredNews>(wire: string): Promise<(Omit<N, 'body'> & { readonly arrivedAt: string })[]> {
+  const { rows } = await pool().query<{ item: Omit<N, 'body'>; arrived_at: Date }>(
+    'select item - $2::text as item, arrived_at from wire_item where wire_id = $1 order by at desc, uri',
+    [wire, 'body'],
   );
   return rows.map(({ item, arrived_at }) => ({ ...item, arrivedAt: arrived_at.toISOString() }));
 }

@@ -399,7 +399,7 @@ describe('the news wire', () => {
   it('is ended, and what was taken stays; an address that is none is refused at its field', async () => {
     await page.click('::-p-text(1 wire)');
     await (await page.waitForSelector(named('Unsubscribe from Ternhaven Wire')))!.click();
-    const address = (await page.waitForSelector('::-p-aria([name="Address of its feed"])'))!;
+    const address = (await page.waitForSelector('::-p-aria([name="Feed address"])'))!;
     await address.click({ count: 3 });
     await page.keyboard.type('ftp://wire.example');
     await desk.press('Enter');
@@ -462,7 +462,7 @@ describe('spelling', () => {
     await press('Right at this place');
     await marked(1);
     await page.click('::-p-text(Right where they stand)');
-    await press('Ask for Quorl again');
+    await press('Check Quorl again');
     await marked(2);
   });
 

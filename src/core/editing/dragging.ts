@@ -24,7 +24,7 @@ export function portionOf({ doc, selection: { $from, $to, empty } }: EditorState
   if (empty || !$from.parent.inlineContent || !$to.parent.inlineContent) return 'letters';
   const isWhole = $from.parentOffset === 0 && $to.parentOffset === $to.parent.content.size;
   // Paragraphs of one and the same place; the whole of a text has nowhere to go in it.
-  if (isWhole && $from.depth === $to.depth && $from.before() >= 0 && $from.node(-1) === $to.node(-1)) {
+  if (isWhole && $from.depth === $to.depth && $from.node(-1) === $to.node(-1)) {
     const { childCount } = $from.node(-1);
     if ($to.index(-1) - $from.index(-1) + 1 < childCount || $from.node(-1) === doc) return 'paragraphs';
   }

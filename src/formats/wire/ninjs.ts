@@ -84,7 +84,7 @@ function itemOf(item: Json): WireItem | undefined {
   const summary = line(firstOf(item['descriptions']) ?? item['description_text'] ?? item['description_usage'], 2000);
   const status = item['pubstatus'];
   return {
-    uri: line(item['uri'], 2000),
+    uri: line(item['uri']),
     version: typeof item['version'] === 'number' ? String(item['version']) : line(item['version'], 40),
     at: instant(item['versioncreated']) ?? instant(item['versionCreated']) ?? '',
     headline,
@@ -122,7 +122,7 @@ function bodyOf(item: Json): WireItem['body'] {
 /** A picture among what an item brings; nothing where it is something else, or its file is nowhere. */
 function pictureOf(item: Json): WirePicture | undefined {
   if (item['type'] !== 'picture' && item['type'] !== 'graphic') return undefined;
-  const renditions = named(item['renditions'], true).filter(isObject);
+  const renditions = named(item['renditions']).filter(isObject);
   const areaOf = ({ width, height }: Json) => (Number(width) || 0) * (Number(height) || 0);
   // The original, else the largest that is there.
   const own = renditions.find(({ name }) => name === 'original') ?? [...renditions].sort((a, b) => areaOf(b) - areaOf(a))[0];
@@ -140,11 +140,11 @@ const fileIn = (href: string): string => /([^/?#]+)(?:[?#].*)?$/.exec(href)?.[1]
 
 const isObject = (value: unknown): value is Json => typeof value === 'object' && value !== null && !Array.isArray(value);
 
-/** Things by name, or in a list, as a list; where asked each with the name it stood under. */
-function named(value: unknown, isNamed = false): readonly unknown[] {
+/** Things by name, or in a list, as a list; each with the name it stood under, where it has none itself. */
+function named(value: unknown): readonly unknown[] {
   if (Array.isArray(value)) return value;
   if (!isObject(value)) return [];
-  return Object.entries(value).map(([name, each]) => (isNamed && isObject(each) ? { name, ...each } : each));
+  return Object.entries(value).map(([name, each]) => (isObject(each) ? { name, ...each } : each));
 }
 
 /** What the first of a list says: headlines, descriptions and bylines of version 2 on. */
@@ -170,11 +170,9 @@ function instant(value: unknown): string | undefined {
 export function copyOfNews({ headline, summary, byline, note, body, pictures }: WireItem): Copy {
   const part = (style: string, words: string): Block[] =>
     words === '' ? [] : [{ kind: 'paragraph', level: 0, style, content: [textOf(words)] }];
-  const own = body.is === 'html' ? readHtml(body.value) : { blocks: readPlainText(body.value), dropped: [], pictures: [] };
-  const words = own.blocks.flatMap((block): Block[] =>
-    // Pictures of the wire stand in its list; what its words say of where they are is not taken twice.
-    block.kind === 'picture' ? [] : [block],
-  );
+  const own = body.is === 'html' ? readHtml(body.value) : { blocks: readPlainText(body.value), dropped: [] };
+  // Pictures of the wire stand in its list; what its words say of where they are is not taken twice.
+  const words = own.blocks.filter(({ kind }) => kind !== 'picture');
   const [first] = words;
   const repeats =
     first?.kind === 'heading' &&

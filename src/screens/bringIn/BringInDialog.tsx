@@ -146,8 +146,8 @@ function BringInDialog({ document: id, store, composer, arrived: first, say, onT
         <div className="flex min-h-0 flex-1">
           <div className="border-base-300 flex w-72 shrink-0 flex-col gap-4 overflow-auto border-r p-5">
             {arrived.length > 1 && (
-              <section aria-label="What came">
-                <h3 className="chapter pb-1">What came</h3>
+              <section aria-label="Arrived">
+                <h3 className="chapter pb-1">Arrived</h3>
                 <ul>
                   {arrived.map((each, i) => (
                     <li key={i} className={`flex items-center gap-2 py-0.5 ${i === at ? 'font-semibold' : ''}`}>

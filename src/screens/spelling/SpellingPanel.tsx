@@ -93,10 +93,10 @@ export function SpellingPanel({ store, document, spelling, say, onShow, onClose 
                 <button
                   type="button"
                   className="ml-auto underline"
-                  aria-label={`Ask for ${each.word} again`}
-                  onClick={() => change(`Ask for “${each.word}” again`, [{ ...stretchOf(each), asWritten: false }])}
+                  aria-label={`Check ${each.word} again`}
+                  onClick={() => change(`Check “${each.word}” again`, [{ ...stretchOf(each), asWritten: false }])}
                 >
-                  Ask again
+                  Check again
                 </button>
               </li>
             ))}
@@ -204,7 +204,7 @@ function Open({
         </p>
       )}
       <div className="flex flex-wrap items-end gap-2">
-        <label className="w-32" title="A word of the dictionary that it is inflected like">
+        <label className="w-32" title="A word of the dictionary that takes the same endings">
           <span className="text-2xs block opacity-75">Takes endings like</span>
           <input className="field narrow" maxLength={100} value={like} onChange={(event) => setLike(event.target.value)} />
         </label>

@@ -29,7 +29,7 @@ export function SubscribeForm({ offered, subscribe, onDone }: SubscribeFormProps
         <input className="field" maxLength={100} value={name} onChange={(event) => setName(event.target.value)} />
       </label>
       <label>
-        <span className="block pb-0.5">Address of its feed</span>
+        <span className="block pb-0.5">Feed address</span>
         <input
           className="field"
           inputMode="url"

@@ -21,7 +21,7 @@ export const takeNews: JobKind<NewsOrder, BroughtCopy> = {
   atOnce: 1,
   async run({ wire, name, address, uri }, signal) {
     const item = await newsAt<WireItem & { readonly at: string }>(wire, uri);
-    if (!item) throw new RefusedFileError('The wire has taken that back.', 422);
+    if (!item) throw new RefusedFileError('The wire no longer carries that story.', 422);
     refuseUnusable(item);
     const copy = await inReader({ job: 'news', name: item.headline, item }, signal);
     return brought(copy, signal, async (i) => {

@@ -9,7 +9,7 @@ export function webAddress(typed: string): string {
   try {
     url = new URL(/^[a-z][a-z0-9+.-]*:\/\//i.test(typed.trim()) ? typed.trim() : `https://${typed.trim()}`);
   } catch {
-    throw new RefusedFileError('That is no address on the web.', 400);
+    throw new RefusedFileError('That is not a web address.', 400);
   }
   if (url.protocol !== 'http:' && url.protocol !== 'https:')
     throw new RefusedFileError('A wire’s address begins with http:// or https://.', 400);

@@ -25,7 +25,7 @@ export async function lookAtWires(document: string): Promise<Wires> {
       name,
       address,
       trouble,
-      news: (await newsOf<WireItem>(id)).map(({ body: _, pictures, ...rest }) => ({ ...rest, pictures: pictures.length })),
+      news: (await newsOf<WireItem>(id)).map(({ pictures, ...rest }) => ({ ...rest, pictures: pictures.length })),
     })),
   );
   const shipped = process.env['WIRE_URL'];

@@ -45,7 +45,7 @@ const ICONS: Readonly<Record<string, LucideIcon>> = {
   swap: ArrowLeftRight,
 };
 
-/** What a row of pictures is usually set apart by: 8 mm (common practice), and as far as anybody would go. */
+/** The widest gap that can be asked for, points. */
 const MOST_GAP = 2_000;
 
 interface ArrangeToolsProps {
