@@ -95,7 +95,7 @@ export class Pages {
       this.edit,
       this.page(number).page.id,
       box,
-      { type: 'picture', picture: picture.id, fit, focus: { x: 0.5, y: 0.5 } },
+      { type: 'picture', picture: picture.id, fit },
       picture.outlines.alpha ? usualWrap(picture) : wrap,
     );
     if (fit === 'fill') this.caption(file, number, { ...box, y: box.y + box.h + 4, h: 12 });

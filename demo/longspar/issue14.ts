@@ -6,7 +6,7 @@ import { growingText, NO_WRAP, putFrame } from '@/core/actions/frames';
 import { makeQuote } from '@/core/actions/quotes';
 import { putStory, type NewStory } from '@/core/actions/stories';
 import type { Typesetter } from '@/core/actions/typesetter';
-import type { Box } from '@/core/geometry/box';
+import type { Box, Point } from '@/core/geometry/box';
 import { mm } from '@/core/length/length';
 import { pageGrid, stretchBox } from '@/core/page/grid';
 import { formatOf, placedPage } from '@/core/page/pages';
@@ -262,8 +262,10 @@ class Sheet {
     });
   }
 
-  picture(page: string, box: Box, file: string, wrap: Wrap, fit: 'fill' | 'fit' = 'fill', focus = { x: 0.5, y: 0.5 }): void {
-    putFrame(this.#edit, page, box, { type: 'picture', picture: pictureId(file), fit, focus }, wrap);
+  picture(page: string, box: Box, file: string, wrap: Wrap, fit: 'fill' | 'fit' = 'fill', focus?: Point): void {
+    const picture = get(this.#edit.document, 'picture', pictureId(file));
+    if (focus) this.#edit.put({ ...picture, focus });
+    putFrame(this.#edit, page, box, { type: 'picture', picture: picture.id, fit }, wrap);
   }
 
   caption(page: string, box: Box, file: string, wrap: Wrap = CLOSE): void {

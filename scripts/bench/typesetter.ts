@@ -102,7 +102,7 @@ const cutOut = (id: string, on: string, box: Box): FrameRecord => ({
   side: 'both',
   box,
   order: 'a6',
-  content: { type: 'picture', picture: 'pic', fit: 'fill', focus: { x: 0.5, y: 0.5 } },
+  content: { type: 'picture', picture: 'pic', fit: 'fill' },
   wrap: { mode: 'outline', standOff: 14, outline: 'alpha' },
 });
 

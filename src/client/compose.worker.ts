@@ -1,3 +1,4 @@
+import { screenSource } from '@/core/pictures/screen';
 import './earlyFaces';
 import { expose, transfer } from 'comlink';
 import type { Node } from 'prosemirror-model';
@@ -222,7 +223,7 @@ function paintLists(document: Document, lists: readonly PageList[]): PaintedPage
     const source = (id: string, placed: { w: number; h: number }): string => {
       const picture = get(document, 'picture', id);
       // Twice the points serves a usual zoom on a dense screen; the server rounds up to the copies that it keeps.
-      return `/api/pictures/${picture.blob}?side=${Math.max(16, Math.min(3200, Math.ceil(2 * Math.max(placed.w, placed.h))))}`;
+      return screenSource(picture, 2 * Math.max(placed.w, placed.h));
     };
     const chunks = list.items.flatMap((item, i) =>
       paintItem(item, source).map((chunk) => ({ ...chunk, furniture: i < list.furniture })),

@@ -1,3 +1,4 @@
+import { screenSource } from '@/core/pictures/screen';
 import type { DrawnPage } from './typesetter';
 import type { PageList } from '@/core/compose/displayList/displayList';
 import { placedPages } from '@/core/page/pages';
@@ -99,7 +100,7 @@ export class SmallPages {
 
   #fetch(blob: string): void {
     this.#pictures.set(blob, 'coming');
-    void fetch(`/api/pictures/${blob}?side=${PICTURE_SIDE}`)
+    void fetch(screenSource({ blob }, PICTURE_SIDE))
       .then(async (response) => createImageBitmap(await response.blob()))
       .then(
         (image) => this.#pictures.set(blob, image),

@@ -1,9 +1,7 @@
+import { copySide } from '@/core/pictures/screen';
 import { getBlob } from '@/store/blobs';
 import { Kept } from './kept';
 import { inReader } from './reading/readers';
-
-/** Sides of screen copies that are made: the next larger one is given. */
-export const COPY_SIDES = [200, 400, 800, 1600, 3200] as const;
 
 /** Copies that were made lately. */
 const kept = new Kept<Uint8Array>(120);
@@ -14,7 +12,7 @@ export async function pictureCopy(
   side: number,
   signal?: AbortSignal,
 ): Promise<{ media: string; bytes: Uint8Array }> {
-  const fitting = COPY_SIDES.find((each) => each >= side) ?? COPY_SIDES.at(-1)!;
+  const fitting = copySide(side);
   const make = async (stop: AbortSignal) => {
     const { bytes } = await getBlob(sha256);
     return inReader({ job: 'screenCopy', side: fitting, bytes }, stop);

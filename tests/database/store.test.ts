@@ -97,6 +97,7 @@ describe('migrations', () => {
       { name: '0007-copy-mapping.sql' },
       { name: '0008-own-words.sql' },
       { name: '0009-wires.sql' },
+      { name: '0010-crops.sql' },
     ]);
   });
 });
@@ -350,7 +351,7 @@ describe('what records refer to', () => {
     side: 'both',
     box: { x: 50, y: 48, w: 90, h: 90 },
     order: 'a0',
-    content: { type: 'picture', picture: 'pic', fit: 'fill', focus: { x: 0.5, y: 0.5 } },
+    content: { type: 'picture', picture: 'pic', fit: 'fill' },
     wrap: { mode: 'none', standOff: 0, outline: 'alpha' },
     fill: { swatch: 'tint', tint: 1 },
   };

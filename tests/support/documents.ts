@@ -129,7 +129,7 @@ export function pictureFrame(
     side: 'both',
     box,
     order: 'a5',
-    content: { type: 'picture', ...(picture ? { picture } : {}), fit: 'fit', focus: { x: 0.5, y: 0.5 } },
+    content: { type: 'picture', ...(picture ? { picture } : {}), fit: 'fit' },
     wrap: { ...WRAP_NONE, ...wrap },
   };
 }

@@ -19,11 +19,11 @@ import type { FrameRecord, PictureRecord, TextRecord } from '../records/index';
 import { ActionError, Edit, orderAfter, orderBehind } from './edit';
 import { evenPolygon } from '../geometry/polygon';
 import { setAppearance, withCorner } from './appearance';
-import { placeFrames, removeFrames, setPictureFit, setTextLayout, setWrap, stack, textColumns } from './frames';
+import { placeFrames, removeFrames, setTextLayout, setWrap, stack, textColumns } from './frames';
 import { groupFrames, membersOf, setGroupWrap, ungroupFrames } from './groups';
 import { markOut } from './markOut';
 import { addPages, duplicatePage, movePage, removalWords, removePages, setMaster } from './pages';
-import { bringInPicture, fillFrame, placePicture } from './pictures';
+import { bringInPicture, fillFrame, placePicture, setCrop } from './pictures';
 import { makeQuote } from './quotes';
 import { bringInStory, continueThread, placeStory } from './stories';
 import { pageGrid } from '../page/grid';
@@ -300,8 +300,8 @@ describe('frames', () => {
   });
 
   it('show all of a picture or are filled by it', () => {
-    expect(get(done(doc, setPictureFit(doc, 'pf', { fit: 'fill' })), 'frame', 'pf').content).toMatchObject({ fit: 'fill' });
-    expect(() => setPictureFit(doc, 'tf', { fit: 'fill' })).toThrow(ActionError);
+    expect(get(done(doc, setCrop(doc, ['pf'], { fit: 'fill' })), 'frame', 'pf').content).toMatchObject({ fit: 'fill' });
+    expect(() => setCrop(doc, ['tf'], { fit: 'fill' })).toThrow(ActionError);
   });
 });
 

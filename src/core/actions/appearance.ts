@@ -27,7 +27,7 @@ export function setAppearance(document: Document, ids: readonly string[], change
 }
 
 /** The same turn within half a turn either way. */
-function turnedWithin(degrees: number): number {
+export function turnedWithin(degrees: number): number {
   const turn = ((degrees % 360) + 360) % 360;
   return turn > 180 ? turn - 360 : turn;
 }

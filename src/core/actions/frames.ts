@@ -2,19 +2,12 @@ import { generateKeyBetween } from 'fractional-indexing';
 import type { Box } from '../geometry/box';
 import { columnAt, pageGrid, type PageGrid } from '../page/grid';
 import { formatOf, placedPage, type PlacedPage } from '../page/pages';
+import { keptCrop } from '../pictures/placing';
 import { LAYOUT, WRAP } from '../properties/frame';
 import { changeProblem } from '../properties/limits';
 import type { Diff } from '../records/diff';
 import { type Document, find, framesOn, get, threadOf } from '../records/document';
-import {
-  type FrameContent,
-  type PictureContent,
-  sidesOf,
-  type TextContent,
-  textContent,
-  type TextLayout,
-  type Wrap,
-} from '../records/frame';
+import { type FrameContent, sidesOf, type TextContent, textContent, type TextLayout, type Wrap } from '../records/frame';
 import type { FrameRecord } from '../records/index';
 import { ActionError, Edit, newId, orderAfter } from './edit';
 import { dissolveIfAlone } from './groups';
@@ -93,12 +86,20 @@ export function placeFrames(document: Document, places: ReadonlyMap<string, Plac
     const layout = layoutOf(frame.content);
     // A frame that has no room for its columns already may become wider by any step.
     if (layout && box.w < frame.box.w) checkColumns(box, layout);
+    const content = cropKept(document, frame, box);
     if (on !== frame.on) {
       pageWithGrid(document, on);
-      edit.put({ ...frame, on, box, order: orderAfter(framesOn(edit.document, on)) });
-    } else edit.put({ ...frame, box });
+      edit.put({ ...frame, content, on, box, order: orderAfter(framesOn(edit.document, on)) });
+    } else edit.put({ ...frame, content, box });
   }
   return edit.diff();
+}
+
+/** What a frame shows when a side of it is pulled: a picture that a hand has laid stays where it lies, and more or less of it is seen. */
+function cropKept(document: Document, { box: from, content }: FrameRecord, to: Box): FrameContent {
+  if (content.type !== 'picture' || content.fit !== 'own' || (from.w === to.w && from.h === to.h)) return content;
+  const picture = find(document, 'picture', content.picture);
+  return picture ? { ...content, ...keptCrop(from, to, picture, content) } : content;
 }
 
 export function setWrap(document: Document, ids: readonly string[], wrap: Partial<Wrap>): Diff {
@@ -123,14 +124,6 @@ function withOutline(document: Document, { content }: FrameRecord, wrap: Wrap): 
   if (has.length === 0)
     throw new ActionError('This picture has no outline: it has no transparency, and its background is not plain.');
   return { ...wrap, outline: has[0]! };
-}
-
-export function setPictureFit(document: Document, id: string, fit: Partial<Pick<PictureContent, 'fit' | 'focus'>>): Diff {
-  const edit = new Edit(document);
-  const frame = get(document, 'frame', id);
-  if (frame.content.type !== 'picture') throw new ActionError('Only a picture frame has a picture to fit.');
-  edit.put({ ...frame, content: { ...frame.content, ...fit } });
-  return edit.diff();
 }
 
 /** Sets how texts stand in their frames. @throws ActionError when their columns would have no width */

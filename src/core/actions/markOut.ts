@@ -34,13 +34,7 @@ export function markOut(document: Document, { page: id, box, as, words = '' }: M
   const on = page.page.id;
   switch (as) {
     case 'picture':
-      putFrame(
-        edit,
-        on,
-        box,
-        { type: 'picture', fit: 'fill', focus: { x: 0.5, y: 0.5 } },
-        { mode: 'frame', standOff: mm(4), outline: 'alpha' },
-      );
+      putFrame(edit, on, box, { type: 'picture', fit: 'fill' }, { mode: 'frame', standOff: mm(4), outline: 'alpha' });
       break;
     case 'panel':
       putFrame(

@@ -1,8 +1,13 @@
-import type { Box } from '../geometry/box';
+import type { Box, Point } from '../geometry/box';
 import type { Diff } from '../records/diff';
 import { all, type Document, find, get } from '../records/document';
 import type { PictureRecord } from '../records/index';
-import type { Wrap } from '../records/frame';
+import type { Crop, Wrap } from '../records/frame';
+import { said } from '../records/said';
+import { CROP, type CropValues } from '../properties/crop';
+import { changeProblem } from '../properties/limits';
+import { cropValues, ownCrop } from '../pictures/placing';
+import { turnedWithin } from './appearance';
 import { mm } from '../length/length';
 import { ActionError, Edit, newId, orderAfter } from './edit';
 import { pageWithGrid, putFrame } from './frames';
@@ -23,11 +28,56 @@ export function bringInPicture(document: Document, picture: NewPicture): Diff {
 export const putPicture = (edit: Edit, picture: NewPicture): PictureRecord =>
   edit.put<PictureRecord>({ id: newId(), kind: 'picture', order: orderAfter(all(edit.document, 'picture')), ...picture });
 
+/** The words that belong to a picture. */
+export type PictureWords = Pick<PictureRecord, 'caption' | 'credit' | 'alternative' | 'rights'>;
+
 /** Changes the words that belong to a picture. */
-export function setPictureWords(document: Document, id: string, words: Partial<Pick<PictureRecord, 'caption' | 'credit'>>): Diff {
+export function setPictureWords(document: Document, id: string, words: Partial<PictureWords>): Diff {
   const edit = new Edit(document);
   edit.put({ ...get(document, 'picture', id), ...words });
   return edit.diff();
+}
+
+/** Sets the place of a picture that every automatic crop keeps, in its unit square. */
+export function setFocus(document: Document, id: string, { x, y }: Point): Diff {
+  const edit = new Edit(document);
+  const share = (value: number) => Math.min(1, Math.max(0, value));
+  edit.put({ ...get(document, 'picture', id), focus: { x: share(x), y: share(y) } });
+  return edit.diff();
+}
+
+/**
+ * Sets how pictures lie in their frames. What is said of a picture that lies by itself is said of how it lies then: from
+ * there on it lies by hand.
+ *
+ * @throws ActionError with the limit that is passed, or where a frame shows no picture
+ */
+export function setCrop(document: Document, ids: readonly string[], change: Partial<CropValues>): Diff {
+  const edit = new Edit(document);
+  const wrong = changeProblem(CROP, change);
+  if (wrong) throw new ActionError(wrong);
+  for (const id of ids) {
+    const frame = get(document, 'frame', id);
+    const { content } = frame;
+    if (content.type !== 'picture') throw new ActionError('Only a picture frame has a picture to lay.');
+    const picture = find(document, 'picture', content.picture);
+    if (!picture) throw new ActionError('This frame has no picture yet.');
+    edit.put({
+      ...frame,
+      content: { type: 'picture', picture: picture.id, ...changedCrop(frame.box, picture, content, change) },
+    });
+  }
+  return edit.diff();
+}
+
+function changedCrop(box: Box, picture: PictureRecord, crop: Crop, change: Partial<CropValues>): Crop {
+  const values = { ...cropValues(box, picture, crop), ...change };
+  const { zoom, x, y } = change;
+  const byHand =
+    change.fit === undefined ? values.fit === 'own' || [zoom, x, y].some((each) => each !== undefined) : change.fit === 'own';
+  const turn = turnedWithin(values.turn);
+  if (byHand) return ownCrop({ ...values, turn });
+  return said({ fit: values.fit, turn: turn === 0 ? undefined : turn, mirrored: values.mirrored || undefined });
 }
 
 /** The wrap that suits a picture best: around its transparency, else around its frame. */
@@ -53,7 +103,7 @@ export function placePicture(document: Document, intent: PlacePicture): Diff {
     edit,
     page.page.id,
     intent.box,
-    { type: 'picture', picture: picture.id, fit: picture.outlines.alpha ? 'fit' : 'fill', focus: { x: 0.5, y: 0.5 } },
+    { type: 'picture', picture: picture.id, fit: picture.outlines.alpha ? 'fit' : 'fill' },
     usualWrap(picture),
   );
   return edit.diff();
@@ -70,7 +120,7 @@ export function fillFrame(document: Document, frameId: string, pictureId: string
   if (frame.content.type === 'advertisement') {
     const booked = find(document, 'advertisement', frame.content.advertisement);
     if (booked) edit.put({ ...booked, picture: picture.id });
-    else edit.put({ ...frame, content: { type: 'picture', picture: picture.id, fit: 'fill', focus: { x: 0.5, y: 0.5 } } });
+    else edit.put({ ...frame, content: { type: 'picture', picture: picture.id, fit: 'fill' } });
     return edit.diff();
   }
   if (frame.content.type !== 'picture') throw new ActionError('Only a picture frame takes a picture.');

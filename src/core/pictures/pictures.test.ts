@@ -1,7 +1,36 @@
 import { describe, expect, it } from 'vitest';
 import { doubleArea, outlineContains, outlineBox } from '../geometry/outline';
-import { effectiveResolution, placedPicture } from './placing';
+import { inverse, mapped } from '../geometry/matrix';
+import type { CropValues } from '../properties/crop';
+import {
+  cropValues,
+  effectiveResolution,
+  keptCrop,
+  movedCrop,
+  ownCrop,
+  placedPicture,
+  type PlacedPicture,
+  tracedOn,
+  zoomedCrop,
+} from './placing';
 import { TRACE_TOLERANCE, traceAlpha, traceBackground } from './trace';
+
+/** The same figures in every run (mulberry32). */
+function randomFrom(seed: number): () => number {
+  let a = seed;
+  return () => {
+    a = (a + 0x6d2b79f5) | 0;
+    let t = Math.imul(a ^ (a >>> 15), 1 | a);
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+    return ((t ^ (t >>> 14)) >>> 0) / 2 ** 32;
+  };
+}
+
+function expectClose(a: PlacedPicture, b: PlacedPicture): void {
+  for (const key of ['x', 'y', 'w', 'h'] as const) expect(a.box[key]).toBeCloseTo(b.box[key], 6);
+  expect(a.matrix === undefined).toBe(b.matrix === undefined);
+  a.matrix?.forEach((value, i) => expect(value).toBeCloseTo(b.matrix![i]!, 6));
+}
 
 const SIDE = 200;
 
@@ -81,12 +110,80 @@ describe('a picture in its frame', () => {
   const box = { x: 10, y: 20, w: 100, h: 100 };
 
   it('covers it, or shows whole, in proportion', () => {
-    expect(placedPicture(box, picture, { fit: 'fill', focus: { x: 0.5, y: 0.5 } })).toEqual({ x: -15, y: 20, w: 150, h: 100 });
-    expect(placedPicture(box, picture, { fit: 'fill', focus: { x: 0, y: 0 } })).toEqual({ x: 10, y: 20, w: 150, h: 100 });
-    const whole = placedPicture(box, picture, { fit: 'fit', focus: { x: 0.5, y: 0.5 } });
+    expect(placedPicture(box, picture, { fit: 'fill' }).box).toEqual({ x: -15, y: 20, w: 150, h: 100 });
+    const whole = placedPicture(box, picture, { fit: 'fit' }).box;
     expect(whole.w).toBeCloseTo(100, 9);
     expect(whole.h).toBeCloseTo(66.667, 3);
     expect(whole.y).toBeCloseTo(36.667, 3);
+  });
+
+  it('keeps its focus as near to the middle of the frame as it goes without leaving a part of it bare', () => {
+    const at = (x: number) => placedPicture(box, { ...picture, focus: { x, y: 0.5 } }, { fit: 'fill' }).box.x;
+    expect(at(0)).toBe(10);
+    expect(at(1)).toBeCloseTo(-40, 9);
+    // 40 % of 150 pt lie to the left of the middle of the frame, which is at 60.
+    expect(at(0.4)).toBeCloseTo(0, 9);
+  });
+
+  it('covers its frame however it is turned and mirrored', () => {
+    const next = randomFrom(7);
+    for (let i = 0; i < 200; i++) {
+      const frame = { x: 0, y: 0, w: 20 + 300 * next(), h: 20 + 300 * next() };
+      const crop = { fit: 'fill', turn: 360 * next() - 180, mirrored: next() < 0.5 } as const;
+      const shown = tracedOn([[0, 0, 1, 0, 1, 1, 0, 1]], frame, { ...picture, focus: { x: next(), y: next() } }, crop);
+      for (const [x, y] of [
+        [0.01, 0.01],
+        [0.99, 0.01],
+        [0.99, 0.99],
+        [0.01, 0.99],
+      ] as const)
+        expect(outlineContains(shown, { x: x * frame.w, y: y * frame.h })).toBe(true);
+    }
+  });
+
+  it('lies by hand as it lay by itself, at first', () => {
+    const next = randomFrom(8);
+    for (let i = 0; i < 200; i++) {
+      const frame = { x: 5, y: 6, w: 20 + 300 * next(), h: 20 + 300 * next() };
+      const crop = { fit: next() < 0.5 ? 'fill' : 'fit', turn: 360 * next() - 180, mirrored: next() < 0.5 } as const;
+      const byHand = ownCrop(cropValues(frame, picture, crop));
+      expectClose(placedPicture(frame, picture, byHand), placedPicture(frame, picture, crop));
+    }
+  });
+
+  it('stays where it lies when a side of its frame is pulled', () => {
+    const own = ownCrop({ zoom: 1.6, x: 0.45, y: 0.55, turn: 12, mirrored: true });
+    const to = { x: 0, y: 30, w: 130, h: 80 };
+    expectClose(placedPicture(to, picture, keptCrop(box, to, picture, own)), placedPicture(box, picture, own));
+  });
+
+  it('follows the hand, and grows about the place under the pointer', () => {
+    for (const turn of [0, 30, 90])
+      for (const mirrored of [false, true]) {
+        const of = { fit: 'own', zoom: 2, x: 0.5, y: 0.5, turn, mirrored } as const;
+        const before = placedPicture(box, picture, of).box;
+        const moved = placedPicture(box, picture, movedCrop(box, picture, of, { x: 9, y: -4 }, true)).box;
+        expect(moved.x - before.x).toBeCloseTo(9, 9);
+        expect(moved.y - before.y).toBeCloseTo(-4, 9);
+        const point = { x: 20, y: 10 };
+        const under = (crop: CropValues) => {
+          const { box: at, matrix } = placedPicture(box, picture, crop);
+          const onPage = { x: box.x + box.w / 2 + point.x, y: box.y + box.h / 2 + point.y };
+          const upright = matrix ? mapped(inverse(matrix), onPage) : onPage;
+          return [(upright.x - at.x) / at.w, (upright.y - at.y) / at.h];
+        };
+        const grown = zoomedCrop(box, picture, of, point, 1.7);
+        expect(grown.zoom).toBeCloseTo(3.4, 9);
+        expect(under(grown)[0]).toBeCloseTo(under(of)[0]!, 9);
+        expect(under(grown)[1]).toBeCloseTo(under(of)[1]!, 9);
+      }
+  });
+
+  it('never leaves the middle of its frame, whatever is asked for', () => {
+    const of = { fit: 'own', zoom: 0.3, x: 0.5, y: 0.5, turn: 0, mirrored: false } as const;
+    expect(movedCrop(box, picture, of, { x: 1e6, y: -1e6 }, false)).toMatchObject({ x: 0, y: 1 });
+    expect(zoomedCrop(box, picture, of, { x: 0, y: 0 }, 1e9).zoom).toBe(40);
+    expect(movedCrop(box, picture, { ...of, zoom: 2 }, { x: 1e6, y: 0 }, true).x).toBeCloseTo(1 / 6, 9);
   });
 
   it('has the resolution of its pixels over its inches', () => {

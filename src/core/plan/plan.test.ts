@@ -396,7 +396,7 @@ describe('an issue that starts', () => {
       updated: [
         {
           before: picture,
-          after: { ...picture, content: { type: 'picture', picture: 'pic', fit: 'fill', focus: { x: 0, y: 0 } } },
+          after: { ...picture, content: { type: 'picture', picture: 'pic', fit: 'fill' } },
         },
       ],
       removed: [],

@@ -104,7 +104,7 @@ class Layout {
   picture(place: Place | 'bleed'): void {
     const { width, height, bleed } = this.#format;
     const box = place === 'bleed' ? { x: -bleed, y: -bleed, w: width + 2 * bleed, h: height + 2 * bleed } : this.box(place);
-    this.frame({ type: 'picture', fit: 'fill', focus: { x: 0.5, y: 0.5 } }, box, place === 'bleed' ? {} : { wrap: KEEP });
+    this.frame({ type: 'picture', fit: 'fill' }, box, place === 'bleed' ? {} : { wrap: KEEP });
   }
 
   rule([from, to, line]: readonly [number, number, number]): void {

@@ -1,4 +1,4 @@
-import type { Box } from '../geometry/box';
+import type { Box, Point } from '../geometry/box';
 import type { Stroke } from './characterStyle';
 import type { RecordBase } from './common';
 
@@ -98,14 +98,24 @@ export const textContent = (text: string, order = 'a0', more: Partial<TextConten
   ...more,
 });
 
-export interface PictureContent {
+/** How a picture lies in its frame. */
+export interface Crop {
+  /** `fill` covers the frame and keeps the picture's focus, `fit` shows all of the picture, `own` is as a hand laid it. */
+  readonly fit: 'fill' | 'fit' | 'own';
+  /** Of `own`: the place of the picture, in its unit square, that lies in the middle of the frame; its middle when not said. */
+  readonly at?: Point | undefined;
+  /** Of `own`: times the size at which the picture just covers the frame; 1 when not said. */
+  readonly zoom?: number | undefined;
+  /** Degrees clockwise that the picture is turned inside its frame. */
+  readonly turn?: number | undefined;
+  /** Left and right of the picture are changed over, before it is turned. */
+  readonly mirrored?: boolean | undefined;
+}
+
+export interface PictureContent extends Crop {
   readonly type: 'picture';
   /** Undefined while the frame waits for its picture. */
   readonly picture?: string | undefined;
-  /** `fill` covers the frame, `fit` shows all of the picture. */
-  readonly fit: 'fill' | 'fit';
-  /** Where the surplus of `fill` goes, 0 to 1: 0 keeps the left or top, ½ the middle. */
-  readonly focus: { readonly x: number; readonly y: number };
 }
 
 /** What a slot takes: a part of a story; `flow` is the part of a master's flow area that lies here, and takes main text. */

@@ -93,7 +93,7 @@ function paintArea(canvas: Canvas, { contour, ink, stroke, blur }: AreaItem): vo
   }
 }
 
-function paintPicture(canvas: Canvas, { box, placed, clip, picture }: PictureItem, sources: Sources): void {
+function paintPicture(canvas: Canvas, { box, placed, inner, clip, picture }: PictureItem, sources: Sources): void {
   const image = sources.picture(picture);
   if (!image) {
     canvas.fillStyle = '#cfd8df';
@@ -104,6 +104,7 @@ function paintPicture(canvas: Canvas, { box, placed, clip, picture }: PictureIte
   frame.rect(box.x, box.y, box.w, box.h);
   canvas.clip(frame);
   if (clip) canvas.clip(new Path2D(contourPath(clip, String)), 'evenodd');
+  if (inner) canvas.transform(...inner);
   canvas.drawImage(image, placed.x, placed.y, placed.w, placed.h);
 }
 

@@ -14,9 +14,10 @@ import {
   runWidth,
   type Showing,
 } from '@/core/compose/displayList/displayList';
-import { mappedBox } from '@/core/geometry/matrix';
+import { mappedBox, type Matrix } from '@/core/geometry/matrix';
 import { mm } from '@/core/length/length';
 import type { PictureRecord } from '@/core/records/index';
+import { isDrawing } from '@/core/records/picture';
 import type { Face } from '@/core/type/face';
 import { PdfFonts } from './fonts';
 import { type Colours, embedPicture, embedSoftArea, softBox } from './pictures';
@@ -252,7 +253,7 @@ const AT_ONCE = 2;
 
 /** A picture is written once; a drawing once for each width, as it is rendered for it. */
 function imageKey(sources: PdfSources, picture: string, width: number): string {
-  return sources.picture(picture).media === 'image/svg+xml' ? `${picture} ${Math.ceil(width)}` : picture;
+  return isDrawing(sources.picture(picture)) ? `${picture} ${Math.ceil(width)}` : picture;
 }
 
 /** The pictures of a page, those that stand in its texts among them, with the widths they are shown at. */
@@ -300,14 +301,15 @@ class PageStream {
     this.#out.push('q');
     this.#ink = undefined;
     if (state) this.#out.push(`/${state} gs`);
-    if (transform) {
-      // The map of the page seen from the PDF's axes: y turned over, the origin at the sheet's lower left.
-      const [a, b, c, d, e, f] = transform;
-      const x = this.#left + dx;
-      const y = this.#top;
-      const matrix = [a, -b, -c, d, x - a * x + c * y + e, y + b * x - d * y - f];
-      this.#out.push(`${matrix.map((value) => String(Math.round(value * 1e6) / 1e6)).join(' ')} cm`);
-    }
+    if (transform) this.#into(transform, dx);
+  }
+
+  /** Goes into coordinates that a map of the page leads to, as the PDF's axes have it: y turned over, the origin at the sheet's lower left. */
+  #into([a, b, c, d, e, f]: Matrix, dx: number): void {
+    const x = this.#left + dx;
+    const y = this.#top;
+    const matrix = [a, -b, -c, d, x - a * x + c * y + e, y + b * x - d * y - f];
+    this.#out.push(`${matrix.map((value) => String(Math.round(value * 1e6) / 1e6)).join(' ')} cm`);
   }
 
   close(): void {
@@ -331,9 +333,10 @@ class PageStream {
     } else this.#out.push(`q ${this.#colour(ink, true)} ${figure(stroke)} w`, path, 'S Q');
   }
 
-  picture({ box, placed, clip }: PictureItem, dx: number, name: string): void {
+  picture({ box, placed, inner, clip }: PictureItem, dx: number, name: string): void {
     const edge = clip ? `${this.#path(clip, dx)} W* n` : `${this.#rect(box, dx)} W n`;
     this.#out.push(`q ${edge}`);
+    if (inner) this.#into(inner, dx);
     this.image(placed, dx, name);
     this.#out.push('Q');
   }

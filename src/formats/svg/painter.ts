@@ -174,13 +174,15 @@ function paintArea({ frame, part, box, contour, ink, stroke, blur }: AreaItem): 
   );
 }
 
-function paintPicture({ frame, box, placed, clip, picture }: PictureItem, source: PictureSource): string {
+function paintPicture({ frame, box, placed, inner, clip, picture }: PictureItem, source: PictureSource): string {
   const id = `clip-${frame}`;
   const edge = clip ? `<path d="${contourPath(clip, figure)}"/>` : `<rect ${at(box)}/>`;
-  return (
-    `<clipPath id="${id}">${edge}</clipPath>` +
-    `<image ${at(placed)} preserveAspectRatio="none" clip-path="url(#${id})" href="${escaped(source(picture, placed))}"/>`
-  );
+  const href = `preserveAspectRatio="none" href="${escaped(source(picture, placed))}"`;
+  // A clip is in the coordinates of what it clips: what is turned inside its frame is clipped from outside.
+  const image = inner
+    ? `<g clip-path="url(#${id})"><image ${at(placed)} transform="matrix(${inner.map(fine).join(' ')})" ${href}/></g>`
+    : `<image ${at(placed)} clip-path="url(#${id})" ${href}/>`;
+  return `<clipPath id="${id}">${edge}</clipPath>${image}`;
 }
 
 /** A whole page, or what of its neighbour reaches onto it, as one SVG document fit for a file or a small picture. */

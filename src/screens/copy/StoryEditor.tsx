@@ -1,5 +1,6 @@
 'use client';
 
+import { screenSource } from '@/core/pictures/screen';
 import { X } from 'lucide-react';
 import type { DeskStore } from '@/client/deskStore';
 import type { Misspelt } from '@/core/spelling/reading';
@@ -91,7 +92,7 @@ export function StoryEditor({
               {pictures.map((picture) => (
                 <li key={picture.id} className="flex gap-3 border-t border-base-300 py-2">
                   <img
-                    src={`/api/pictures/${picture.blob}?side=200`}
+                    src={screenSource(picture, 200)}
                     alt=""
                     className="h-16 w-20 shrink-0 bg-base-200 object-contain"
                   />

@@ -5,6 +5,10 @@ import type { FrameRecord } from '@/core/records/index';
 import { type Command, command } from '../frame/commands/command';
 import { ARRANGEMENTS, USUAL_TERMS } from './frames/arrangements';
 import type { Doing } from './hand/hand';
+import { GOOD_PPI, zoomAt } from '@/core/pictures/placing';
+import type { CropValues } from '@/core/properties/crop';
+import { isDrawing } from '@/core/records/picture';
+import { insideOf } from './hand/useCropping';
 import type { Desk } from './useDesk';
 import { frameKind } from '@/core/records/kinds/frames';
 
@@ -33,6 +37,12 @@ export function deskCommands(desk: Desk, { underWay, bringIn, type, find, clean,
   const one = underWay ?? (!only && (count === 0 ? 'Nothing is chosen' : 'Choose one frame'));
   const isText = one || (!text && 'That frame holds no text');
   const isBody = one || (text?.role !== 'body' && 'That is not running text');
+  const laid = only?.frame.content.type === 'picture' ? insideOf(desk.document, only.frame.id) : undefined;
+  const isPicture = one || (!laid && 'That frame has no picture');
+  const lay = (change: Partial<CropValues>) => () => {
+    desk.cropping.settle();
+    on.put('crop', change);
+  };
   const isThread = isText || (!desk.isThread && 'It is the only frame of its text');
   const jumps = text && hasJumpLines(desk.document, text.id);
   const turn = (degrees: number) => () => only && on.put('look', { rotation: (only.frame.rotation ?? 0) + degrees });
@@ -55,7 +65,40 @@ export function deskCommands(desk: Desk, { underWay, bringIn, type, find, clean,
     command('spelling', 'Spelling', 'F7', undefined, spelling),
     command('invisibles', 'Invisible characters', 'i', undefined, () => toggle('invisibles')),
     command('spelling-marks', 'Underline unknown words', undefined, undefined, () => toggle('spelling')),
-    command('enter', 'Go into the text', 'Enter', isText, type),
+    command('enter', 'Go into the text', laid ? undefined : 'Enter', isText, type),
+    command('crop', 'Go into the picture', laid && 'Enter', isPicture, () => desk.cropping.enter(only!.frame.id)),
+    command('crop-done', 'Leave the picture', 'Esc', desk.hand.now().doing !== 'cropping' && 'Nobody is inside a picture', () =>
+      desk.cropping.leave(),
+    ),
+    command('crop-fill', 'Fill the frame with the picture', undefined, isPicture, lay({ fit: 'fill' })),
+    command('crop-all', 'Show all of the picture', undefined, isPicture, lay({ fit: 'fit' })),
+    command('crop-centre', 'Centre the picture in its frame', undefined, isPicture, lay({ x: 0.5, y: 0.5 })),
+    command(
+      'crop-good',
+      `Show the picture at ${GOOD_PPI} pixels to the inch`,
+      undefined,
+      isPicture || (isDrawing(laid!.picture) && 'A drawing is sharp at any size'),
+      () => {
+        desk.cropping.settle();
+        const { frame, picture, crop } = insideOf(desk.store.document, only!.frame.id)!;
+        on.put('crop', { zoom: zoomAt(frame.box, picture, crop.turn, GOOD_PPI) });
+      },
+    ),
+    command(
+      'crop-turn',
+      'Turn the picture 90° clockwise in its frame',
+      undefined,
+      isPicture,
+      lay({ turn: (laid?.crop.turn ?? 0) + 90 }),
+    ),
+    command(
+      'crop-turn-back',
+      'Turn the picture 90° anticlockwise in its frame',
+      undefined,
+      isPicture,
+      lay({ turn: (laid?.crop.turn ?? 0) - 90 }),
+    ),
+    command('crop-mirror', 'Mirror the picture', undefined, isPicture, lay({ mirrored: !laid?.crop.mirrored })),
     command('pick', 'Pick a sentence to quote', 'q', isBody, desk.pick),
     command('look', 'Look into the overset', 'Alt+O', isText || (desk.overset === 0 && 'Nothing is over'), () =>
       desk.onLook(text!.id),

@@ -22,6 +22,7 @@ import { useChosen } from './frames/useChosen';
 import { useDeskActions } from './frames/useDeskActions';
 import { wholeGroup } from './frames/wholeGroup';
 import { Hand, textHolder } from './hand/hand';
+import { useCropping } from './hand/useCropping';
 import { useHandling } from './hand/useHandling';
 import { MOVE } from './hand/snap';
 import { Formatter } from '../text/formatter';
@@ -81,6 +82,7 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
   const surroundings = { store, composer, format, pages, frames, framesOf, spread, allPages, actions, say, chooseAdded };
   const puttingDown = usePuttingDown(surroundings);
   const picking = usePicking({ ...surroundings, hand });
+  const cropping = useCropping({ hand, store, composer, view, actions });
   const inHand = useTextInHand(store, composer, () => textHolder(hand));
   const wholeText = text?.id;
   const formatter = useMemo(() => new Formatter(store, inHand, wholeText, say), [store, inHand, wholeText, say]);
@@ -163,6 +165,7 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
     chooseAdded,
     puttingDown,
     picking,
+    cropping,
     /** The text that is written in. */
     inHand,
     formatter,

@@ -1,5 +1,6 @@
 'use client';
 
+import { screenSource } from '@/core/pictures/screen';
 import { counted } from '@/core/records/count';
 import { useState, type PointerEvent as ReactPointerEvent, type ReactNode } from 'react';
 import { frameOfAdvertisement, SIZE_WORDS, USUAL_LINES } from '@/core/actions/advertisements';
@@ -125,7 +126,7 @@ export function ToPlace({ document, today, actions, onCarry, onPlace }: ToPlaceP
                   { what: 'picture', id: picture.id, name: picture.name },
                   <span className="flex items-center gap-2">
                     <img
-                      src={`/api/pictures/${picture.blob}?side=100`}
+                      src={screenSource(picture, 100)}
                       alt=""
                       draggable={false}
                       className="bg-base-200 h-9 w-12 object-cover"

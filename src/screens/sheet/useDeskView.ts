@@ -27,12 +27,22 @@ export function useDeskView(pages: readonly PlacedPage[], format: FormatRecord) 
   const own = chosen?.spread === id ? chosen.view : undefined;
   const view = own ?? fitted;
 
+  /** Whoever the wheel means something to before it is the desk's: gives whether it did. */
+  const taker = useRef<(event: WheelEvent) => boolean>(undefined);
+  const onWheel = useCallback((take: (event: WheelEvent) => boolean) => {
+    taker.current = take;
+    return () => {
+      taker.current = undefined;
+    };
+  }, []);
+
   // The wheel must be listened to directly: React's listener may not keep the browser from zooming.
   useEffect(() => {
     const element = ref.current;
     if (!element) return;
     const onWheel = (event: WheelEvent) => {
       event.preventDefault();
+      if (taker.current?.(event)) return;
       const rect = element.getBoundingClientRect();
       setChosen((old) => {
         const from = old?.spread === id ? old.view : fitted;
@@ -69,6 +79,7 @@ export function useDeskView(pages: readonly PlacedPage[], format: FormatRecord) 
     /** The spread with its bleed, in its own coordinates. */
     bleedBox,
     pointAt,
+    onWheel,
     fit: useCallback(() => setChosen(undefined), []),
     /** Goes on in the direction in which the pointer has left the desk. */
     follow: ({ clientX, clientY }: { clientX: number; clientY: number }) => {

@@ -68,7 +68,7 @@ export async function typeset(
       edit,
       'page',
       at,
-      { type: 'picture', picture: 'picture', fit: 'fit', focus: { x: 0.5, y: 0.5 } },
+      { type: 'picture', picture: 'picture', fit: 'fit' },
       { mode: wrap, standOff, outline, ...more.wrap },
       more.picture,
     );

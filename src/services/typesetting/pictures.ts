@@ -53,7 +53,7 @@ async function drawn(document: Document, list: PageList, shaper: Shaper, width: 
   const sources = new Map<string, string>();
   for (const picture of all(document, 'picture')) {
     if (!used.has(picture.id)) continue;
-    const copy = await screenCopy((await getBlob(picture.blob)).bytes, 2 * width);
+    const copy = await screenCopy((await getBlob(picture.preview ?? picture.blob)).bytes, 2 * width);
     const png = await sharp(copy).png().toBuffer();
     sources.set(picture.id, `data:image/png;base64,${png.toString('base64')}`);
   }

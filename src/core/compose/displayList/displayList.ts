@@ -121,8 +121,10 @@ export interface PictureItem extends Showing {
   readonly picture: string;
   /** The frame, which clips the picture. */
   readonly box: Box;
-  /** Where the whole picture lies. */
+  /** Where the whole picture lies, before it is turned and mirrored. */
   readonly placed: Box;
+  /** Turns and mirrors it inside its frame; undefined where it is upright. */
+  readonly inner: Matrix | undefined;
   /** What of it is seen, where that is not the box: the frame's shape, or the outline text runs around. */
   readonly clip: Contour | undefined;
 }

@@ -1,8 +1,8 @@
 import type { Box } from '../../geometry/box';
 import { type Exclusion, exclusion, type Flow, type StandOff } from '../../geometry/exclusion';
 import { inverse, type Matrix, mappedOutline } from '../../geometry/matrix';
-import { boxOutline, laidOver, type Outline, outlineBox } from '../../geometry/outline';
-import { placedPicture } from '../../pictures/placing';
+import { boxOutline, type Outline, outlineBox } from '../../geometry/outline';
+import { tracedOn } from '../../pictures/placing';
 import { type Document, find } from '../../records/document';
 import { sidesOf, type Wrap } from '../../records/frame';
 import type { GroupRecord, PictureRecord } from '../../records/index';
@@ -136,7 +136,7 @@ export class Surroundings {
     if (wrap.mode === 'outline') {
       const traced =
         picture && wrap.outline !== 'shape' && wrap.outline !== 'glyphs' ? picture.outlines[wrap.outline] : undefined;
-      if (traced) outline = laidOver(traced, placedPicture(box, picture!, pictureIn(document, frame)!));
+      if (traced) outline = tracedOn(traced, box, picture!, pictureIn(document, frame)!);
       else if (letters && wrap.outline === 'glyphs') {
         const own = glyphOutlines(letters, this.#shaper);
         if (own.length > 0) return shifted(transform ? mappedOutline(transform, own) : own, page.dx);

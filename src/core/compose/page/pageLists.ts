@@ -1,7 +1,6 @@
 import type { Box } from '../../geometry/box';
-import { laidOver } from '../../geometry/outline';
 import { formatOf } from '../../page/pages';
-import { placedPicture } from '../../pictures/placing';
+import { placedPicture, tracedOn } from '../../pictures/placing';
 import { type Document, find } from '../../records/document';
 import type { FrameRecord, PictureRecord, SwatchRecord } from '../../records/index';
 import type { Inks } from '../displayList/inks';
@@ -158,11 +157,11 @@ function pictureItem(
   contour: Contour,
   showing: Showing,
 ): PictureItem {
-  const placed = placedPicture(box, picture, content);
+  const { box: placed, matrix: inner } = placedPicture(box, picture, content);
   const cut = frame.wrap.mode === 'outline' && frame.wrap.outline === 'background' ? picture.outlines.background : undefined;
   const shaped = contour.type !== 'rectangle' || contour.radius > 0 ? contour : undefined;
-  const clip = cut ? { type: 'outline' as const, outline: laidOver(cut, placed) } : shaped;
-  return { type: 'picture', frame: frame.id, picture: picture.id, box, placed, clip, ...showing };
+  const clip = cut ? { type: 'outline' as const, outline: tracedOn(cut, box, picture, content) } : shaped;
+  return { type: 'picture', frame: frame.id, picture: picture.id, box, placed, inner, clip, ...showing };
 }
 
 /** A cut-out throws the shadow of its outline, a frame that of its shape. */
@@ -175,7 +174,7 @@ function shadowContour(
 ): Contour {
   const traced = picture?.outlines.alpha ?? (frame.wrap.outline === 'background' ? picture?.outlines.background : undefined);
   if (!picture || !content || !traced || frame.fill) return contour;
-  return { type: 'outline', outline: laidOver(traced, placedPicture(box, picture, content)) };
+  return { type: 'outline', outline: tracedOn(traced, box, picture, content) };
 }
 
 function moved(contour: Contour, dx: number, dy: number): Contour {

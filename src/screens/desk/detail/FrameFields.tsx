@@ -2,6 +2,8 @@
 
 import { useMemo } from 'react';
 import { LAYOUT, layoutValues, LOOK, lookChange, lookValues, WRAP, wrapValues } from '@/core/properties/frame';
+import { cropValues } from '@/core/pictures/placing';
+import { CROP } from '@/core/properties/crop';
 import type { Table } from '@/core/properties/property';
 import { type Document, find } from '@/core/records/document';
 import type { Wrap } from '@/core/records/frame';
@@ -28,6 +30,10 @@ const QUARTER = 90;
 export function FrameFields({ document, frames, actions }: FrameFieldsProps) {
   const choices = useMemo(() => choicesIn(document), [document]);
   const layouts = frames.map(({ content }) => layoutOf(content)).filter((each) => each !== undefined);
+  const crops = frames.flatMap(({ box, content }) => {
+    const picture = content.type === 'picture' ? find(document, 'picture', content.picture) : undefined;
+    return picture && content.type === 'picture' ? [cropValues(box, picture, content)] : [];
+  });
   const isBody = (frame: FrameRecord) => textOf(document, frame)?.text.role === 'body';
   const [first] = frames;
   if (!first) return null;
@@ -46,6 +52,11 @@ export function FrameFields({ document, frames, actions }: FrameFieldsProps) {
           choices={choices}
           {...of('layout', plain)}
         />
+      )}
+      {crops.length === frames.length && (
+        <Group name="Picture in its frame">
+          <Fields table={CROP as Table} of={crops} choices={choices} {...of('crop', plain)} />
+        </Group>
       )}
       {!frames.some((frame) => frame.group !== undefined || isBody(frame)) && (
         <Group name="Text wrap" now={frames.length === 1 ? wrapWords(first.wrap) : undefined}>

@@ -1,59 +1,64 @@
 'use client';
 
 import type { Box } from '@/core/geometry/box';
-import { formatNumber } from '@/core/length/length';
-import { effectiveResolution, placedPicture } from '@/core/pictures/placing';
+import { ENOUGH_PPI, effectiveResolution, GOOD_PPI, placedPicture } from '@/core/pictures/placing';
 import { type Document, find } from '@/core/records/document';
 import type { PictureContent } from '@/core/records/frame';
-import { Choice } from '@/parts/Choice';
+import type { PictureRecord } from '@/core/records/index';
+import { isDrawing } from '@/core/records/picture';
 import { Group } from '@/parts/fields/Group';
-
-/** Pixels to the inch below which a picture looks coarse in print (common practice). */
-const ENOUGH = 250;
 
 interface PictureChapterProps {
   readonly document: Document;
   readonly content: PictureContent;
   readonly box: Box;
-  readonly onFit: (fit: 'fill' | 'fit') => void;
 }
 
-/** How a picture lies in its frame, and whether it is fine enough for print. */
-export function PictureChapter({ document, content, box, onFit }: PictureChapterProps) {
+/** What is known of a picture as it lies here: whether it is fine enough for print, its inks, its words. */
+export function PictureChapter({ document, content, box }: PictureChapterProps) {
   const picture = find(document, 'picture', content.picture);
   if (!picture) return <p className="opacity-75">This frame is empty. Drag a picture from the tray onto it.</p>;
-  const placed = placedPicture(box, picture, content);
-  const ppi = effectiveResolution(picture, placed);
-  const drawing = picture.media === 'image/svg+xml';
   return (
-    <>
-      <Group name="Picture in its frame">
-        <Choice
-          label="Picture in its frame"
-          value={content.fit}
-          of={[
-            { value: 'fill', name: 'Fill' },
-            { value: 'fit', name: 'Show all' },
-          ]}
-          onChange={onFit}
-        />
-        <div>
-          <p>Scale {formatNumber((100 * placed.w) / (picture.width * 0.24), 1)} % of 300 ppi</p>
-          <p className={drawing || ppi >= ENOUGH ? '' : 'text-error font-semibold'}>
-            {drawing
-              ? 'A drawing: printed at 600 pixels to the inch'
-              : `${Math.round(ppi)} ppi, ${ppi >= ENOUGH ? 'enough to print' : 'too coarse to print'}`}
-          </p>
-        </div>
-      </Group>
-      {(picture.caption || picture.credit) && (
-        <Group name="Caption and credit" folded>
-          <div>
-            <p>{picture.caption}</p>
-            <p className="opacity-75">{picture.credit}</p>
-          </div>
-        </Group>
-      )}
-    </>
+    <Group name="Picture">
+      <Resolution picture={picture} ppi={effectiveResolution(picture, placedPicture(box, picture, content).box)} />
+      <p className="opacity-75">{kindWords(picture)}</p>
+    </Group>
   );
+}
+
+/** How many pixels to the inch a picture has as it lies, and whether they will do. */
+export function Resolution({ picture, ppi }: { picture: PictureRecord; ppi: number }) {
+  if (isDrawing(picture)) return <p>A drawing: sharp at any size</p>;
+  return (
+    <p className={ppi >= ENOUGH_PPI ? '' : 'text-error font-semibold'} data-ppi={Math.round(ppi)}>
+      {`${Math.round(ppi)} ppi, ${ppi >= GOOD_PPI ? 'good for print' : ppi >= ENOUGH_PPI ? 'enough to print' : 'too coarse to print'}`}
+    </p>
+  );
+}
+
+const COLOURS = { rgb: 'RGB', cmyk: 'CMYK', grey: 'Grey' } as const;
+
+const KINDS: Readonly<Record<PictureRecord['media'], string>> = {
+  'image/jpeg': 'JPEG',
+  'image/png': 'PNG',
+  'image/webp': 'WebP',
+  'image/tiff': 'TIFF',
+  'image/avif': 'AVIF',
+  'image/gif': 'GIF',
+  'image/svg+xml': 'SVG',
+  'application/pdf': 'PDF',
+  'application/postscript': 'EPS',
+};
+
+/** "TIFF, 2,400 × 1,600, CMYK, 16 bits, profile Coated". */
+function kindWords({ media, width, height, colour, depth, profile, page }: PictureRecord): string {
+  const size = `${Math.round(width).toLocaleString('en-GB')} × ${Math.round(height).toLocaleString('en-GB')}`;
+  return [
+    KINDS[media],
+    ...(page === undefined ? [] : [`page ${page}`]),
+    size,
+    COLOURS[colour],
+    ...(depth ? [`${depth} bits`] : []),
+    ...(profile ? [`profile ${profile}`] : []),
+  ].join(', ');
 }

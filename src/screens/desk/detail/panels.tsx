@@ -28,9 +28,7 @@ const PANELS: {
       onName={desk.frameActions.nameSlots}
     />
   ),
-  picture: ({ desk, each, content }) => (
-    <PictureChapter document={desk.document} content={content} box={each.box} onFit={desk.frameActions.fit} />
-  ),
+  picture: ({ desk, each, content }) => <PictureChapter document={desk.document} content={content} box={each.box} />,
 };
 
 /** The panel of a frame; nothing where there is no more to say of it. */

@@ -15,7 +15,6 @@ export interface FrameActions {
   readonly put: <F extends Facet>(facet: F, change: FacetChange[F]) => void;
   /** Shows what properties would do; undefined ends it. */
   readonly preview: <F extends Facet>(facet: F, change: FacetChange[F] | undefined) => void;
-  readonly fit: (fit: 'fill' | 'fit') => void;
   /** Lays the chosen frames on one line, sets them apart, sizes or swaps them. */
   readonly arrange: (of: Arrangement, terms: Terms) => void;
   /** Shows what that would do; undefined ends it. */
@@ -53,7 +52,6 @@ export function frameActionsOn({ format, actions, only, group, chosen, onRemoved
     set: (facet, change) => actions.set(facet, chosen, withGutter(change)),
     put: (facet, change) => actions.put(facet, chosen, withGutter(change)),
     preview: (facet, change) => actions.preview(facet, chosen, change && withGutter(change)),
-    fit: (how) => id && actions.fit(id, how),
     arrange: (of, terms) => actions.arrange(of, chosen, terms),
     previewArrangement: (of, terms) => actions.previewArrangement(of, chosen, terms),
     group: () => actions.group(chosen),

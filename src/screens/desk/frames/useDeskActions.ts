@@ -8,7 +8,7 @@ import type { DeskStore } from '@/client/deskStore';
 import type { PlannedActions } from '@/client/typesetter';
 import { setAppearance } from '@/core/actions/appearance';
 import type { Appearance } from '@/core/properties/frame';
-import { placeFrames, removeFrames, setPictureFit, setTextLayout, setWrap, stack, type Place } from '@/core/actions/frames';
+import { placeFrames, removeFrames, setTextLayout, setWrap, stack, type Place } from '@/core/actions/frames';
 import { placeAdvertisement, type PlaceAdvertisement } from '@/core/actions/advertisements';
 import { type Across, copyAcross, type Repeat, repeatFrame } from '@/core/actions/copies';
 import { addMaster, partFrames, rejoinFrames, removeMaster, renameMaster, setBasedOn } from '@/core/actions/masters';
@@ -26,7 +26,9 @@ import {
   setRecurring,
 } from '@/core/actions/pages';
 import { addMarginText, markOut, type MarkOut } from '@/core/actions/markOut';
-import { fillFrame, placePicture, type PlacePicture } from '@/core/actions/pictures';
+import { fillFrame, placePicture, type PlacePicture, setCrop, setFocus } from '@/core/actions/pictures';
+import type { Point } from '@/core/geometry/box';
+import type { CropValues } from '@/core/properties/crop';
 import type { TextLayout, Wrap } from '@/core/records/frame';
 import type { Diff } from '@/core/records/diff';
 import type { Document } from '@/core/records/document';
@@ -36,7 +38,7 @@ import { withArticle } from '@/core/records/count';
 import type { PageRecord } from '@/core/records/index';
 
 /** Groups of properties that frames have, and how each is set on several frames. */
-const FACETS = { layout: setTextLayout, wrap: setWrap, look: setAppearance } as const;
+const FACETS = { layout: setTextLayout, wrap: setWrap, look: setAppearance, crop: setCrop } as const;
 
 export type Facet = keyof typeof FACETS;
 
@@ -45,6 +47,7 @@ export interface FacetChange {
   layout: Partial<TextLayout>;
   wrap: Partial<Wrap>;
   look: Partial<Appearance>;
+  crop: Partial<CropValues>;
 }
 
 /** A change of frames, or why there is none. @throws ActionError */
@@ -63,6 +66,12 @@ const LABELS: Readonly<Record<string, string>> = {
   standOff: 'Change the stand-off',
   side: 'Change the text wrap',
   outline: 'Change the text wrap',
+  fit: 'Change how a picture lies in its frame',
+  zoom: 'Zoom a picture in its frame',
+  x: 'Move a picture in its frame',
+  y: 'Move a picture in its frame',
+  turn: 'Turn a picture in its frame',
+  mirrored: 'Mirror a picture',
   shape: 'Change the form',
   rotation: 'Rotate',
   opacity: 'Change the opacity',
@@ -139,8 +148,7 @@ export function useDeskActions(store: DeskStore, composer: ComposerClient, say: 
           composer.draft(null);
         }
       },
-      fit: (id: string, fit: 'fill' | 'fit') =>
-        act(fit === 'fill' ? 'Fill the frame' : 'Show all of the picture', (document) => setPictureFit(document, id, { fit })),
+      focus: (picture: string, at: Point) => act('Set the focus of a picture', (document) => setFocus(document, picture, at)),
       group: (ids: readonly string[]) => act('Group frames', (document) => groupFrames(document, ids)),
       ungroup: (group: string) => act('Ungroup', (document) => ungroupFrames(document, group)),
       groupWrap: (group: string, wrap: Partial<Wrap>) =>

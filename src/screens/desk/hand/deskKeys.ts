@@ -1,15 +1,9 @@
+import { ARROWS } from '@/parts/arrows';
 import type { Desk } from '../useDesk';
-
-const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, -1],
-  ArrowDown: [0, 1],
-};
 
 /** What a key means on the desk before it can be a command's: by what the hand is doing. Gives whether it meant anything. */
 export const deskKeys =
-  (desk: Pick<Desk, 'hand' | 'picking' | 'letGo' | 'held' | 'format' | 'actions' | 'frameActions'>) =>
+  (desk: Pick<Desk, 'hand' | 'picking' | 'cropping' | 'letGo' | 'held' | 'format' | 'actions' | 'frameActions'>) =>
   (event: KeyboardEvent): boolean => {
     const take = (work: () => void) => {
       event.preventDefault();
@@ -28,6 +22,16 @@ export const deskKeys =
         if (event.key === 'Escape') return take(desk.letGo);
         if (event.key === 'Backspace' && desk.held.length > 0) return take(desk.frameActions.remove);
         return false;
+      case 'cropping': {
+        const { cropping } = desk;
+        const step = event.shiftKey ? 10 : 1;
+        if (arrow) return take(() => cropping.nudge(arrow[0] * step, arrow[1] * step));
+        if (event.ctrlKey || event.metaKey || event.altKey) return false;
+        if (event.key === '+' || event.key === '=') return take(() => cropping.zoom(1.05));
+        if (event.key === '-') return take(() => cropping.zoom(1 / 1.05));
+        if (event.key === 'Escape' || event.key === 'Enter') return take(cropping.leave);
+        return false;
+      }
       case 'asking':
       case 'listing':
         if (event.key === 'Escape') return take(() => desk.hand.rest());

@@ -5,6 +5,7 @@ import type { PlacedCaret } from '@/core/compose/displayList/caret';
 import type { Box } from '@/core/geometry/box';
 import type { Stretch } from '@/core/page/grid';
 import type { PlacedPage } from '@/core/page/pages';
+import type { CropValues } from '@/core/properties/crop';
 import type { Shape } from '@/core/records/frame';
 import { type FrameInSight, inPlace } from '../frames/frameInSight';
 import type { TextHolder } from '../../text/textInHand';
@@ -39,7 +40,7 @@ export interface Picking {
  * `choosing` frames, with nothing under way; `marking` out a stretch, `moving` or sizing frames, `bending` a polygon,
  * `carrying` something over the desk, all as long as the pointer is held; `asking` what a marked stretch shall be;
  * `listing` what can be done with what was pressed;
- * `picking` a sentence; `typing` into a text.
+ * `cropping` a picture under its frame; `picking` a sentence; `typing` into a text.
  */
 export type Doing =
   | { readonly doing: 'choosing' }
@@ -50,6 +51,8 @@ export type Doing =
   | { readonly doing: 'moving'; readonly places: ReadonlyMap<string, Place> }
   | { readonly doing: 'bending'; readonly frame: string; readonly shape: Shape }
   | { readonly doing: 'carrying'; readonly carry: Carry }
+  /** Inside a picture, whose frame stays where it is; `crop` while it is being moved, zoomed or turned. */
+  | { readonly doing: 'cropping'; readonly frame: string; readonly crop?: CropValues }
   | ({ readonly doing: 'picking' } & Picking)
   /** `drop`: where what is selected would come to stand if it were let go now. */
   | { readonly doing: 'typing'; readonly text: string; readonly drop?: (PlacedCaret & { readonly copy: boolean }) | undefined };

@@ -1,8 +1,9 @@
 'use client';
 
 import type { Command } from '../../frame/commands/command';
-import { useHand } from '../hand/hand';
+import { type Doing, useHand } from '../hand/hand';
 import type { Desk } from '../useDesk';
+import { CropBar } from './CropBar';
 import { FrameBar } from './FrameBar';
 import { InheritedBar } from './InheritedBar';
 import { ManyBar } from './ManyBar';
@@ -15,6 +16,9 @@ const nothing = () => undefined;
 /** The letters go on where they were. */
 const backToText = () => window.document.querySelector<HTMLElement>('[data-text-field]')?.focus({ preventScroll: true });
 
+/** What the strip is for while it is being done, whatever is chosen. */
+const DOING: ReadonlySet<Doing['doing']> = new Set(['typing', 'picking', 'cropping']);
+
 interface DeskStripProps {
   readonly desk: Desk;
   /** Of the desk, and those of text, by id. */
@@ -25,7 +29,7 @@ interface DeskStripProps {
 /** What is done most with what is chosen; a hint where nothing is. */
 export function DeskStrip({ desk, commands, textCommands }: DeskStripProps) {
   const { document, only, held, chosen, frameActions } = desk;
-  const doing = useHand(desk.hand, (now) => (now.doing === 'typing' || now.doing === 'picking' ? now.doing : undefined));
+  const doing = useHand(desk.hand, (now) => (DOING.has(now.doing) ? now.doing : undefined));
   const { inherited } = chosen;
   const part = () => {
     if (!inherited) return;
@@ -43,6 +47,8 @@ export function DeskStrip({ desk, commands, textCommands }: DeskStripProps) {
           isWriting
           onDone={backToText}
         />
+      ) : doing === 'cropping' ? (
+        <CropBar desk={desk} commands={commands} />
       ) : only && !doing ? (
         <>
           <FrameBar document={document} frame={only.frame} actions={frameActions} commands={commands} />

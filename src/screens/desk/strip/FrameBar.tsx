@@ -4,7 +4,7 @@ import { counted } from '@/core/records/count';
 import type { ReactNode } from 'react';
 import type { Command } from '../../frame/commands/command';
 import { CommandButton } from '../../frame/commands/CommandButton';
-import { ArrowDownToLine, ArrowUpToLine, CornerDownRight, Quote, Trash2 } from 'lucide-react';
+import { ArrowDownToLine, ArrowUpToLine, CornerDownRight, Crop, Maximize, Minimize, Quote, Trash2 } from 'lucide-react';
 import { find, type Document } from '@/core/records/document';
 import type { FrameRecord } from '@/core/records/index';
 import type { Wrap } from '@/core/records/frame';
@@ -46,13 +46,12 @@ export function FrameBar({ document, frame, actions, commands }: FrameBarProps) 
     <StripTools label="Frame">
       <span className="max-w-60 truncate pr-2.5 font-semibold">{frameName(document, frame)}</span>
       {picture && content.type === 'picture' && (
-        <button
-          type="button"
-          className={`${button} border-base-300 border-l`}
-          onClick={() => actions.fit(content.fit === 'fill' ? 'fit' : 'fill')}
-        >
-          {content.fit === 'fill' ? 'Show all' : 'Fill'}
-        </button>
+        <>
+          {tool('crop', <Crop size={14} />, { short: 'Crop' })}
+          {content.fit === 'fill'
+            ? tool('crop-all', <Minimize size={14} />, { short: 'Show all', className: '' })
+            : tool('crop-fill', <Maximize size={14} />, { short: 'Fill', className: '' })}
+        </>
       )}
       {isBody && content.type === 'text' && (
         <>

@@ -1,5 +1,6 @@
 'use client';
 
+import { ARROWS } from '@/parts/arrows';
 import type { PointerEvent as ReactPointerEvent } from 'react';
 import { withCorner } from '@/core/actions/appearance';
 import type { Shape } from '@/core/records/frame';
@@ -120,10 +121,3 @@ export function Corners({
     </g>
   );
 }
-
-const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, -1],
-  ArrowDown: [0, 1],
-};

@@ -77,6 +77,10 @@ const FLOATING: ReadonlySet<string> = new Set(['typing', 'picking', 'asking', 'l
 const MENUS = {
   frame: [
     'enter',
+    'crop',
+    'crop-fill',
+    'crop-all',
+    'crop-mirror',
     'pick',
     'look',
     'go-on',

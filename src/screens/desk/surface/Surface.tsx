@@ -15,6 +15,7 @@ import { Misspellings } from './Misspellings';
 import { Threads } from '../text/Threads';
 import type { Desk } from '../useDesk';
 import { Brackets, Corners } from './Holds';
+import { InsidePicture } from './InsidePicture';
 import { Lit, Sentences } from './Lit';
 import { Frames, Inherited, Waiting } from './Overlay';
 import { textIn } from '@/core/records/kinds/frames';
@@ -48,7 +49,7 @@ export function Surface({ desk }: { desk: Desk }) {
       }}
       onPointerDown={(event) => {
         if (event.button !== 0) return;
-        hand.rest('asking', 'typing');
+        hand.rest('asking', 'typing', 'cropping');
         gestures.markOut(event, desk.letGo);
       }}
     >
@@ -74,6 +75,7 @@ export function Surface({ desk }: { desk: Desk }) {
           {desk.held.map((each) => (
             <Held key={each.frame.id} desk={desk} each={each} />
           ))}
+          <InsidePicture desk={desk} />
           <Stretch desk={desk} />
         </>
       )}
@@ -103,7 +105,7 @@ function Resting({ desk }: { desk: Desk }) {
     if (writing && textIn(each.frame) === writing.text) return event.stopPropagation();
     if (event.button !== 0 || event.altKey) return;
     event.stopPropagation();
-    hand.rest('asking', 'picking', 'typing');
+    hand.rest('asking', 'picking', 'typing', 'cropping');
     const { id: pressed, group: of } = each.frame;
     // Ground is chosen by a press; a drag over it marks out.
     if (isGround(format, each.box) && !chosen.ids.has(pressed)) return gestures.markOut(event, () => chosen.choose([pressed]));
@@ -121,7 +123,8 @@ function Resting({ desk }: { desk: Desk }) {
   const focusFrame = useLatest(({ frame }: FrameInSight) => chosen.focus(frame.id));
   const enterFrame = useLatest((each: FrameInSight, event: { clientX: number; clientY: number }) => {
     // In the text in hand two presses take a word.
-    if (textIn(each.frame) !== desk.inHand.now()?.text) void typeAt(desk, each, event);
+    if (each.frame.content.type === 'picture') desk.cropping.enter(each.frame.id);
+    else if (textIn(each.frame) !== desk.inHand.now()?.text) void typeAt(desk, each, event);
   });
   return (
     <>
@@ -214,7 +217,7 @@ function Held({ desk, each }: { desk: Desk; each: FrameInSight }) {
   const { hand, gestures, only } = desk;
   const { view } = desk.view;
   const now = useInHand(hand, each, desk.spread.pages);
-  const isPicking = useHand(hand, ({ doing }) => doing === 'picking');
+  const isPicking = useHand(hand, ({ doing }) => doing === 'picking' || doing === 'cropping');
   const isMoving = useHand(hand, ({ doing }) => doing === 'moving');
   const { shape } = now.frame;
   return (

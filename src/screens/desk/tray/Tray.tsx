@@ -1,5 +1,6 @@
 'use client';
 
+import { screenSource } from '@/core/pictures/screen';
 import { FilePlus2, ImagePlus } from 'lucide-react';
 import type { ComposerClient } from '@/client/composerClient';
 import { memo, useState, type PointerEvent as ReactPointerEvent } from 'react';
@@ -254,7 +255,7 @@ function Pictures({
               }}
             >
               <img
-                src={`/api/pictures/${picture.blob}?side=200`}
+                src={screenSource(picture, 200)}
                 alt=""
                 draggable={false}
                 className={`bg-base-200 h-[3.9rem] w-full ${picture.transparent ? 'object-contain' : 'object-cover'} outline-2 outline-transparent group-hover:outline-[var(--color-primary)]`}

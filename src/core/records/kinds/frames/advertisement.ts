@@ -11,7 +11,7 @@ export const ADVERTISEMENT_FRAME: FrameKind<AdvertisementContent> = {
   // Its artwork is shown whole.
   picture: ({ advertisement }, document) => {
     const picture = find(document, 'advertisement', advertisement)?.picture;
-    return picture === undefined ? undefined : { picture, fit: 'fit', focus: { x: 0.5, y: 0.5 } };
+    return picture === undefined ? undefined : { picture, fit: 'fit' };
   },
   takesPicture: ({ advertisement }) => (advertisement === undefined ? 'into this place' : 'as the artwork of this advertisement'),
   // It stands in one place only.

@@ -1,10 +1,10 @@
 import type { Document } from '../../document';
-import type { FrameContent, PictureContent, TextLayout } from '../../frame';
+import type { Crop, FrameContent, TextLayout } from '../../frame';
 import type { FrameRecord } from '../../index';
 import type { Fields } from '../../kind';
 
 /** A picture in a frame: which, and how it lies there. */
-export interface Shows extends Pick<PictureContent, 'fit' | 'focus'> {
+export interface Shows extends Crop {
   readonly picture: string;
 }
 

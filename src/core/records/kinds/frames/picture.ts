@@ -1,28 +1,39 @@
+import { CROP } from '../../../properties/crop';
 import { find } from '../../document';
-import type { PictureContent, Wrap } from '../../frame';
-import { maybe, oneOf, parts, reference, SHARE } from '../../kind';
+import type { Crop, PictureContent, Wrap } from '../../frame';
+import { maybe, oneOf, parts, properties, reference, SHARE } from '../../kind';
+import { said } from '../../said';
 import type { FrameKind } from './kind';
+
+/** How a picture lies in its frame, and nothing else of it. */
+const cropOf = ({ fit, at, zoom, turn, mirrored }: Crop): Crop => said({ fit, at, zoom, turn, mirrored });
 
 /** A picture, or the place of one. */
 export const PICTURE_FRAME: FrameKind<PictureContent> = {
   fields: {
     picture: maybe(reference('picture', 'forgets')),
-    fit: oneOf('fill', 'fit'),
-    focus: parts({ x: SHARE, y: SHARE }),
+    fit: oneOf('fill', 'fit', 'own'),
+    at: maybe(parts({ x: SHARE, y: SHARE })),
+    ...properties({ zoom: CROP.zoom, turn: CROP.turn, mirrored: CROP.mirrored }),
   },
   named: ({ picture: id }, document) => {
     const picture = find(document, 'picture', id);
     return picture ? `Picture, ${picture.name}` : 'Picture frame, empty';
   },
   waitsFor: ({ picture }) => (picture === undefined ? 'Picture' : undefined),
-  picture: ({ picture, fit, focus }) => (picture === undefined ? undefined : { picture, fit, focus }),
+  picture: ({ picture, ...crop }) => (picture === undefined ? undefined : { picture, ...cropOf(crop) }),
   takesPicture: ({ picture }) => (picture === undefined ? 'into this frame' : 'in place of this picture'),
   outlines: ({ picture }, document) => {
     const { alpha, background } = find(document, 'picture', picture)?.outlines ?? {};
     return [...(alpha ? (['alpha'] as const) : []), ...(background ? (['background'] as const) : [])];
   },
   copied: (content) => content,
-  emptied: (frame, { fit, focus }) => ({ ...frame, content: { type: 'picture', fit, focus }, wrap: withoutOutline(frame.wrap) }),
+  // How the last picture lay says nothing about the next.
+  emptied: (frame, { fit }) => ({
+    ...frame,
+    content: { type: 'picture', fit: fit === 'own' ? 'fill' : fit },
+    wrap: withoutOutline(frame.wrap),
+  }),
   takes: ({ picture }) => (picture === undefined ? undefined : 'pictures'),
 };
 

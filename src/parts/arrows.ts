@@ -1,0 +1,7 @@
+/** Where the arrow keys go: across and down, one step. */
+export const ARROWS: Readonly<Record<string, readonly [across: number, down: number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
