@@ -3,6 +3,8 @@ import './earlyFaces';
 import { expose, transfer } from 'comlink';
 import type { Node } from 'prosemirror-model';
 import { ActionError } from '@/core/actions/edit';
+import { addCaptions, type AddCaptions } from '@/core/actions/captions';
+import { placePicture, type PlacePicture } from '@/core/actions/pictures';
 import { makeQuote, type Passage } from '@/core/actions/quotes';
 import { crowdedWords, fillSlots, type FillSlots } from '@/core/actions/slots';
 import { continueThread, placeStory, type ContinueThread, type PlaceStory } from '@/core/actions/stories';
@@ -252,6 +254,10 @@ function plan(action: keyof PlannedActions, intent: PlannedActions[keyof Planned
       return { diff: storedDiff(continueThread(document, intent as ContinueThread, composer)) };
     case 'makeQuote':
       return { diff: storedDiff(makeQuote(document, intent as Passage, composer)) };
+    case 'placePicture':
+      return { diff: storedDiff(placePicture(document, intent as PlacePicture, composer)) };
+    case 'addCaptions':
+      return { diff: storedDiff(addCaptions(document, intent as AddCaptions, composer)) };
     case 'splitOff': {
       const frame = intent as string;
       const { content } = get(document, 'frame', frame);

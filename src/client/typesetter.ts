@@ -1,3 +1,5 @@
+import type { AddCaptions } from '@/core/actions/captions';
+import type { PlacePicture } from '@/core/actions/pictures';
 import type { Passage } from '@/core/actions/quotes';
 import type { FillSlots } from '@/core/actions/slots';
 import type { ContinueThread, PlaceStory } from '@/core/actions/stories';
@@ -15,6 +17,8 @@ export interface PlannedActions {
   continueThread: ContinueThread;
   fillSlots: FillSlots;
   makeQuote: Passage;
+  placePicture: PlacePicture;
+  addCaptions: AddCaptions;
   /** The frame that is to be split off. */
   splitOff: string;
 }

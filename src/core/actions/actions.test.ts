@@ -319,10 +319,12 @@ describe('pictures', () => {
   const doc = done(base, bringInPicture(base, facts));
   const picture = all(doc, 'picture')[0] as PictureRecord;
 
-  it('are placed with the wrap that suits them', () => {
-    const [frame] = added(placePicture(doc, { picture: picture.id, page: 'p1', box: AREA }), 'frame') as FrameRecord[];
+  it('are placed with the wrap that suits them', async () => {
+    const { composer } = await composerFor(doc);
+    const place = (id: string) => placePicture(doc, { picture: id, page: 'p1', box: AREA }, composer);
+    const [frame] = added(place(picture.id), 'frame') as FrameRecord[];
     expect(frame).toMatchObject({ content: { picture: picture.id, fit: 'fit' }, wrap: { mode: 'outline', outline: 'alpha' } });
-    expect(() => placePicture(doc, { picture: 'gone', page: 'p1', box: AREA })).toThrow(ActionError);
+    expect(() => place('gone')).toThrow(ActionError);
   });
 
   it('fill a frame that waits for them, keeping its stand-off', () => {

@@ -26,7 +26,7 @@ export function copyAcross(document: Document, from: string, to: string, how: Ac
   if (!placedPage(document, to)) throw new ActionError('There is no facing page to copy to.');
   const sets = renaming();
   for (const frame of frames) {
-    const { group: _, of: __, ...alone } = frame;
+    const { group: _, of: __, beside: ___, ...alone } = frame;
     const box = how === 'offset' ? frame.box : mirrored(frame.box, width);
     const copy = copyOf(edit, { ...alone, id: newId(), on: to, box }, sets);
     if (copy) edit.put({ ...(how === 'mirrored' ? mirroredForm(copy) : copy), order: orderAfter(framesOn(edit.document, to)) });
@@ -75,7 +75,7 @@ export function repeatFrame(document: Document, id: string, { across, down, step
   if (across * down < 2) throw new ActionError('Say how often to repeat it, across or down.');
   if ((across > 1 && stepAcross === 0) || (down > 1 && stepDown === 0))
     throw new ActionError('With a step of nothing they would all lie on one another.');
-  const { group: _, of: __, ...alone } = frame;
+  const { group: _, of: __, beside: ___, ...alone } = frame;
   const sets = renaming();
   for (let row = 0; row < down; row++) {
     for (let column = 0; column < across; column++) {

@@ -1,5 +1,6 @@
 import { generateKeyBetween } from 'fractional-indexing';
 import { nanoid } from 'nanoid';
+import { settledCaptions } from '../page/beside';
 import { applied, between, type Diff } from '../records/diff';
 import type { Document } from '../records/document';
 import type { DocumentRecord } from '../records/index';
@@ -23,6 +24,8 @@ export class Edit {
   #shown: Document | undefined;
   /** Whether something was removed. */
   #missing = false;
+  /** Whether a frame was put. */
+  #framed = false;
 
   constructor(document: Document) {
     this.#before = document;
@@ -40,6 +43,7 @@ export class Edit {
   put<R extends DocumentRecord>(record: R): R {
     const before = this.#records.get(record.id);
     if (before && same(before, record)) return before as R;
+    if (record.kind === 'frame') this.#framed = true;
     this.#changing().set(record.id, record);
     return record;
   }
@@ -57,18 +61,20 @@ export class Edit {
   /** Takes in what another action does to the document as changed so far. */
   take(diff: Diff): void {
     if (diff.removed.length > 0) this.#missing = true;
+    this.#framed = true;
     this.#records = applied(this.document, diff).records;
     this.#shown = undefined;
   }
 
   /**
    * What was changed. What referred to something that was removed has forgotten it, or has gone with it, so that nothing
-   * is left that points at nothing.
+   * is left that points at nothing; captions lie with their pictures.
    *
    * @throws ActionError when something that stays holds what was removed
    */
   diff(): Diff {
     this.#letGo();
+    if (this.#framed) for (const frame of settledCaptions(this.#before, this.document)) this.put(frame);
     return between(this.#before, this.document);
   }
 

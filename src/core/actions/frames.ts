@@ -1,5 +1,6 @@
 import { generateKeyBetween } from 'fractional-indexing';
 import type { Box } from '../geometry/box';
+import { withCaptions } from '../page/beside';
 import { columnAt, pageGrid, type PageGrid } from '../page/grid';
 import { formatOf, placedPage, type PlacedPage } from '../page/pages';
 import { keptCrop } from '../pictures/placing';
@@ -9,6 +10,7 @@ import type { Diff } from '../records/diff';
 import { type Document, find, framesOn, get, threadOf } from '../records/document';
 import { type FrameContent, sidesOf, type TextContent, textContent, type TextLayout, type Wrap } from '../records/frame';
 import type { FrameRecord } from '../records/index';
+import type { TextRole } from '../records/text';
 import { ActionError, Edit, newId, orderAfter } from './edit';
 import { dissolveIfAlone } from './groups';
 import { frameKind, layoutOf, withLayout } from '../records/kinds/frames';
@@ -155,27 +157,25 @@ function checkColumns(box: Box, { columns, gutter, inset: lengths, turns }: Text
 }
 
 /**
- * Takes frames off their pages. The text they showed stays in its story and moves on along the thread; a quote or
+ * Takes frames off their pages, pictures with their captions. The text they showed stays in its story and moves on along the thread; a quote or
  * caption that has no other frame goes with its frame.
  */
 export function removeFrames(document: Document, ids: readonly string[]): Diff {
   const edit = new Edit(document);
-  for (const id of ids) {
+  for (const id of withCaptions(document, ids)) {
     const frame = get(edit.document, 'frame', id);
     edit.remove(id);
     if (frame.group !== undefined) dissolveIfAlone(edit, frame.group);
     if (frame.content.type !== 'text') continue;
     const text = find(edit.document, 'text', frame.content.text);
     const alone = threadOf(edit.document, frame.content.text).length === 0;
-    if (
-      text &&
-      alone &&
-      (text.role === 'quote' || text.role === 'furniture' || (text.role !== 'body' && text.story === undefined))
-    )
-      edit.remove(text.id);
+    if (text && alone && (GOES_ALONG.has(text.role) || (text.role !== 'body' && text.story === undefined))) edit.remove(text.id);
   }
   return edit.diff();
 }
+
+/** Texts that are nothing without their frame. */
+const GOES_ALONG: ReadonlySet<TextRole> = new Set(['quote', 'furniture', 'caption', 'credit']);
 
 /** Puts frames above or below the others of their page. */
 export function stack(document: Document, id: string, where: 'front' | 'back'): Diff {

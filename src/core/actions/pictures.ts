@@ -1,4 +1,5 @@
-import type { Box, Point } from '../geometry/box';
+import { bottom, type Box, type Point } from '../geometry/box';
+import { formatOf } from '../page/pages';
 import type { Diff } from '../records/diff';
 import { all, type Document, find, get } from '../records/document';
 import type { PictureRecord } from '../records/index';
@@ -10,7 +11,9 @@ import { cropValues, ownCrop } from '../pictures/placing';
 import { turnedWithin } from './appearance';
 import { mm } from '../length/length';
 import { ActionError, Edit, newId, orderAfter } from './edit';
+import { captionHabit, makeRoomUnder, putCaptions, recaption } from './captions';
 import { pageWithGrid, putFrame } from './frames';
+import type { Typesetter } from './typesetter';
 
 /** Stand-off around a cut-out (common practice: 5 mm) and around a rectangular picture. */
 const CUT_OUT_STAND_OFF = mm(5);
@@ -34,7 +37,7 @@ export type PictureWords = Pick<PictureRecord, 'caption' | 'credit' | 'alternati
 /** Changes the words that belong to a picture. */
 export function setPictureWords(document: Document, id: string, words: Partial<PictureWords>): Diff {
   const edit = new Edit(document);
-  edit.put({ ...get(document, 'picture', id), ...words });
+  edit.put(said({ ...get(document, 'picture', id), ...words }));
   return edit.diff();
 }
 
@@ -91,21 +94,32 @@ export interface PlacePicture {
   readonly picture: string;
   readonly page: string;
   readonly box: Box;
+  /** The free stretch around it, where that is larger: its caption may take of it. */
+  readonly room?: Box | undefined;
 }
 
-/** Puts a picture on a page in a frame of its own. A cut-out is shown whole, a picture with edges fills its frame. */
-export function placePicture(document: Document, intent: PlacePicture): Diff {
+/**
+ * Puts a picture on a page in a frame of its own, with its caption and credit as the house has them. A cut-out is shown
+ * whole and without, a picture with edges fills its frame.
+ */
+export function placePicture(document: Document, intent: PlacePicture, typesetter: Typesetter): Diff {
   const edit = new Edit(document);
   const picture = find(document, 'picture', intent.picture);
   if (!picture) throw new ActionError('That picture is no longer in the issue.');
   const { page } = pageWithGrid(document, intent.page);
-  putFrame(
+  const frame = putFrame(
     edit,
     page.page.id,
     intent.box,
     { type: 'picture', picture: picture.id, fit: picture.outlines.alpha ? 'fit' : 'fill' },
     usualWrap(picture),
   );
+  const { height } = formatOf(document);
+  // What bleeds off the foot has no room for words under it.
+  if (!picture.outlines.alpha && captionHabit(document).always && bottom(intent.box) < height) {
+    putCaptions(edit, frame.id);
+    makeRoomUnder(edit, frame.id, bottom(intent.room ?? intent.box), typesetter);
+  }
   return edit.diff();
 }
 
@@ -128,7 +142,23 @@ export function fillFrame(document: Document, frameId: string, pictureId: string
     frame.wrap.mode === 'outline' && frame.wrap.outline !== 'shape' && !hasOutline(picture, frame.wrap)
       ? { ...usualWrap(picture), standOff: frame.wrap.standOff }
       : frame.wrap;
+  const before = find(document, 'picture', frame.content.picture);
   edit.put({ ...frame, wrap, content: { ...frame.content, picture: picture.id } });
+  recaption(edit, frame.id, before);
+  return edit.diff();
+}
+
+/** Two frames change over their pictures, each keeping its form, its look and where it lies. */
+export function swapPictures(document: Document, one: string, other: string): Diff {
+  const edit = new Edit(document);
+  const pictureOf = (id: string) => {
+    const { content } = get(document, 'frame', id);
+    return content.type === 'picture' ? content.picture : undefined;
+  };
+  const [a, b] = [pictureOf(one), pictureOf(other)];
+  if (a === undefined || b === undefined) throw new ActionError('Only two pictures change places.');
+  edit.take(fillFrame(edit.document, one, b));
+  edit.take(fillFrame(edit.document, other, a));
   return edit.diff();
 }
 

@@ -1,4 +1,5 @@
 import type { RecordBase } from './common';
+import { type CaptionHabit, CAPTIONS } from '../properties/captions';
 import { BASELINE, PAPER } from '../properties/sheet';
 import { type Kind, maybe, oneOf, parts, said, YES_OR_NO } from './kind';
 
@@ -17,6 +18,8 @@ export interface FormatRecord extends RecordBase<'format'> {
   readonly binding?: { readonly kind: 'stitched' | 'bound'; readonly signature: 4 | 8 | 16 | 32 } | undefined;
   /** The baseline grid: `step` apart, the first line of the type area at its top plus `offset`. */
   readonly baseline: { readonly step: number; readonly offset: number };
+  /** How captions and credits are set beside pictures; as is usual when not said. */
+  readonly captions?: CaptionHabit | undefined;
 }
 
 export const FORMAT: Kind<FormatRecord> = {
@@ -29,5 +32,6 @@ export const FORMAT: Kind<FormatRecord> = {
     pattern: maybe(oneOf('mirrored', 'repeated')),
     binding: maybe(parts({ kind: oneOf('stitched', 'bound'), signature: oneOf(4, 8, 16, 32) })),
     baseline: parts(said(BASELINE)),
+    captions: maybe(parts(said(CAPTIONS))),
   },
 };

@@ -153,6 +153,24 @@ export interface RuleContent {
 
 export type FrameContent = TextContent | PictureContent | PanelContent | RuleContent | SlotContent | AdvertisementContent;
 
+/** Where a caption or credit lies: it goes with the picture, and lies anew when that is sized. */
+export interface Beside {
+  /** The frame it belongs to. */
+  readonly frame: string;
+  /**
+   * Under it; to its left or right, at its foot; on it, at its foot; turned, along its right edge; or `own`, where a hand has
+   * put it.
+   */
+  readonly place: 'below' | 'left' | 'right' | 'on' | 'edge' | 'own';
+  /** Points between the two. */
+  readonly gap: number;
+  /** Of a caption to the left or right, points. */
+  readonly width: number;
+  /** Of `own`: from the lower left corner of the picture, points. */
+  readonly dx?: number | undefined;
+  readonly dy?: number | undefined;
+}
+
 /** A frame: an area on a page or master, and what it shows. */
 export interface FrameRecord extends RecordBase<'frame'> {
   /** The page or master it lies on. */
@@ -177,6 +195,8 @@ export interface FrameRecord extends RecordBase<'frame'> {
   readonly shadow?: Shadow | undefined;
   /** The group it belongs to. */
   readonly group?: string | undefined;
+  /** It is the caption or credit of another frame, and lies where that one does. */
+  readonly beside?: Beside | undefined;
   /** The master's frame in whose place it stands on its page: it was parted from it, or fills its slot. */
   readonly of?: string | undefined;
 }

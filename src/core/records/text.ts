@@ -107,6 +107,8 @@ export interface TextRecord extends RecordBase<'text'> {
   readonly story?: string | undefined;
   /** A document of `bodySchema`: a run of paragraphs, tables and pictures. */
   readonly body: Node;
+  /** For a caption or credit: the picture it is of. */
+  readonly picture?: string | undefined;
   /** For a pull quote: the text it was taken from, and its words there. */
   readonly source?: { readonly text: string; readonly words: string } | undefined;
 }
@@ -118,6 +120,7 @@ export const TEXT: Kind<TextRecord> = {
     role: oneOf('headline', 'standfirst', 'byline', 'body', 'caption', 'credit', 'quote', 'furniture'),
     story: maybe(reference('story', 'goes')),
     body: { is: 'body' },
+    picture: maybe(reference('picture', 'forgets')),
     source: maybe(withWhat({ text: reference('text', 'forgets'), words: words(5000) })),
   },
 };

@@ -5,7 +5,7 @@ import { X } from 'lucide-react';
 import type { DeskStore } from '@/client/deskStore';
 import type { Misspelt } from '@/core/spelling/reading';
 import { storyParts, storyPictures, writerOf } from '@/core/plan/storyParts';
-import type { Document } from '@/core/records/document';
+import { all, type Document } from '@/core/records/document';
 import type { StoryRecord } from '@/core/records/index';
 import type { TextRole } from '@/core/records/text';
 import { COPY_WAYS, type CopyWay } from '@/formats/copy/out/ways';
@@ -91,18 +91,18 @@ export function StoryEditor({
             <ul>
               {pictures.map((picture) => (
                 <li key={picture.id} className="flex gap-3 border-t border-base-300 py-2">
-                  <img
-                    src={screenSource(picture, 200)}
-                    alt=""
-                    className="h-16 w-20 shrink-0 bg-base-200 object-contain"
-                  />
+                  <img src={screenSource(picture, 200)} alt="" className="h-16 w-20 shrink-0 bg-base-200 object-contain" />
                   <div className="min-w-0 flex-1">
-                    <WordsField
-                      label={`Caption of ${picture.name}`}
-                      value={picture.caption}
-                      most={2000}
-                      onChange={(caption) => actions.picture(picture.id, { caption })}
-                    />
+                    {all(document, 'text').some((text) => text.role === 'caption' && text.picture === picture.id) ? (
+                      <p className="text-2xs opacity-75">Its caption is on the page; it is written above.</p>
+                    ) : (
+                      <WordsField
+                        label={`Caption of ${picture.name}`}
+                        value={picture.caption}
+                        most={2000}
+                        onChange={(caption) => actions.picture(picture.id, { caption })}
+                      />
+                    )}
                     <WordsField
                       label={`Credit of ${picture.name}`}
                       value={picture.credit}

@@ -1,7 +1,8 @@
 import { hasJumpLines } from '@/core/actions/threads';
 import type { Document } from '@/core/records/document';
 import type { Wrap } from '@/core/records/frame';
-import type { FrameRecord } from '@/core/records/index';
+import type { FrameRecord, TextRecord } from '@/core/records/index';
+import { type Beneath, captionText } from '@/core/actions/captions';
 import { type Command, command } from '../frame/commands/command';
 import { ARRANGEMENTS, USUAL_TERMS } from './frames/arrangements';
 import type { Doing } from './hand/hand';
@@ -39,6 +40,18 @@ export function deskCommands(desk: Desk, { underWay, bringIn, type, find, clean,
   const isBody = one || (text?.role !== 'body' && 'That is not running text');
   const laid = only?.frame.content.type === 'picture' ? insideOf(desk.document, only.frame.id) : undefined;
   const isPicture = one || (!laid && 'That frame has no picture');
+  const pictures = desk.held.flatMap(({ frame }) =>
+    frame.content.type === 'picture' && frame.content.picture !== undefined ? [frame.id] : [],
+  );
+  const ofPictures = none || (pictures.length === 0 && 'Choose a picture first');
+  /** Goes into what is set beside a picture, which is made first where there is none. */
+  const write = async (what: Beneath) => {
+    const [first] = pictures;
+    const there = captionIn(desk, what);
+    if (!there) await desk.actions.caption(pictures, what);
+    const text = there ?? captionText(desk.store.document, first!, what);
+    if (text && pictures.length === 1) desk.inHand.beginAtEnd(text.id);
+  };
   const lay = (change: Partial<CropValues>) => () => {
     desk.cropping.settle();
     on.put('crop', change);
@@ -99,6 +112,41 @@ export function deskCommands(desk: Desk, { underWay, bringIn, type, find, clean,
       lay({ turn: (laid?.crop.turn ?? 0) - 90 }),
     ),
     command('crop-mirror', 'Mirror the picture', undefined, isPicture, lay({ mirrored: !laid?.crop.mirrored })),
+    command(
+      'caption',
+      captionIn(desk, 'caption') ? 'Write the caption' : 'Add a caption',
+      'c',
+      ofPictures,
+      () => void write('caption'),
+    ),
+    command(
+      'credit',
+      captionIn(desk, 'credit') ? 'Write the credit' : 'Add a credit',
+      'Shift+C',
+      ofPictures,
+      () => void write('credit'),
+    ),
+    command(
+      'combine',
+      'Set one caption for the pictures',
+      undefined,
+      ofPictures || (pictures.length < 2 && 'Choose two pictures or more'),
+      () => desk.chooseAdded(desk.actions.combine(pictures)),
+    ),
+    command(
+      'part-caption',
+      'Part the caption from its picture',
+      undefined,
+      one || (!only!.frame.beside && 'That frame goes with no picture'),
+      () => desk.actions.partCaption([only!.frame.id]),
+    ),
+    command(
+      'swap-pictures',
+      'Change the two pictures over',
+      undefined,
+      ofPictures || (pictures.length !== 2 && 'Choose two pictures'),
+      () => desk.actions.swapPictures(pictures[0]!, pictures[1]!),
+    ),
     command('pick', 'Pick a sentence to quote', 'q', isBody, desk.pick),
     command('look', 'Look into the overset', 'Alt+O', isText || (desk.overset === 0 && 'Nothing is over'), () =>
       desk.onLook(text!.id),
@@ -156,6 +204,10 @@ export function deskCommands(desk: Desk, { underWay, bringIn, type, find, clean,
     ),
   ];
 }
+
+/** What is set beside the one picture that is chosen. */
+const captionIn = ({ document, only }: Desk, what: Beneath): TextRecord | undefined =>
+  only && captionText(document, only.frame.id, what);
 
 /** Text wraps in the order in which a key goes through them; along an outline only where there is one. */
 function nextWrap(document: Document, { content, wrap }: FrameRecord): Wrap['mode'] {

@@ -6,7 +6,7 @@ import type { DeskStore } from '@/client/deskStore';
 import type { PlacedCaret } from '@/core/compose/displayList/caret';
 import { formatOf, inheritedFrames, placedPage, type PlacedPage } from '@/core/page/pages';
 import { find, framesOn, threadOf } from '@/core/records/document';
-import type { FrameRecord } from '@/core/records/index';
+import type { DocumentRecord, FrameRecord } from '@/core/records/index';
 import { useConflicts } from '../frame/useConflicts';
 import { useNotices } from '../frame/useNotices';
 import { type Look, USUAL_LOOK } from '../sheet/look';
@@ -74,9 +74,9 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
   const text = only && textOf(document, only.frame)?.text;
   const overset = useSetting(composer, (setting) => (text && setting.fits.get(text.id)?.oversetLines) ?? 0);
 
-  /** Chooses the last frame that a change added. */
-  const chooseAdded = (diff: { added: readonly { kind: string; id: string }[] } | undefined) => {
-    const frame = diff?.added.filter((record) => record.kind === 'frame').at(-1);
+  /** Chooses the last frame that a change added; what goes with another frame comes with it. */
+  const chooseAdded = (diff: { added: readonly DocumentRecord[] } | undefined) => {
+    const frame = diff?.added.filter((record) => record.kind === 'frame' && !record.beside).at(-1);
     if (frame) choose([frame.id]);
   };
   const surroundings = { store, composer, format, pages, frames, framesOf, spread, allPages, actions, say, chooseAdded };

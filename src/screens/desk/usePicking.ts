@@ -1,5 +1,6 @@
 'use client';
 
+import type { DocumentRecord } from '@/core/records/index';
 import type { ComposerClient } from '@/client/composerClient';
 import type { PlacedPage } from '@/core/page/pages';
 import type { Say } from '../frame/useNotices';
@@ -12,7 +13,7 @@ interface Around {
   readonly pages: readonly PlacedPage[];
   readonly actions: ReturnType<typeof useDeskActions>;
   readonly say: Say;
-  readonly chooseAdded: (diff: { added: readonly { kind: string; id: string }[] } | undefined) => void;
+  readonly chooseAdded: (diff: { added: readonly DocumentRecord[] } | undefined) => void;
 }
 
 /** Picking a sentence of a text to quote it. */

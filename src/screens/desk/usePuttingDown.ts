@@ -3,7 +3,7 @@
 import type { DeskStore } from '@/client/deskStore';
 import { placedPage, placedPages, type PlacedPage } from '@/core/page/pages';
 import { type Document, threadOf } from '@/core/records/document';
-import type { FormatRecord } from '@/core/records/index';
+import type { DocumentRecord, FormatRecord } from '@/core/records/index';
 import type { Say } from '../frame/useNotices';
 import type { FrameInSight } from './frames/frameInSight';
 import type { useDeskActions } from './frames/useDeskActions';
@@ -21,7 +21,7 @@ interface Around {
   readonly allPages: boolean;
   readonly actions: ReturnType<typeof useDeskActions>;
   readonly say: Say;
-  readonly chooseAdded: (diff: { added: readonly { kind: string; id: string }[] } | undefined) => void;
+  readonly chooseAdded: (diff: { added: readonly DocumentRecord[] } | undefined) => void;
 }
 
 /** Puts down what was carried, or finds it a place: each is one change. */
@@ -37,7 +37,7 @@ export function usePuttingDown({ store, format, pages, frames, framesOf, spread,
     else if (what === 'story' && slot) await actions.placeStory({ story: id, ...place, flow: slot.id, allPages: all });
     else if (what === 'tail' && target.frame) actions.join({ frame: target.frame, text: id });
     else if (what === 'picture' && target.frame) actions.fillFrame(target.frame, id);
-    else if (what === 'picture') chooseAdded(actions.placePicture({ picture: id, ...place }));
+    else if (what === 'picture') chooseAdded(await actions.placePicture({ picture: id, ...place, room: target.room }));
     else if (what === 'story') await actions.placeStory({ story: id, ...place, allPages: all });
     else await actions.goOn({ text: id, ...place, allPages: all });
   };

@@ -147,7 +147,7 @@ export function PlanBench({ id, publication, name, house, recurring, today, kept
   const put = async ({ what, id: carried }: Carried, page: PlacedPage, at?: { x: number; y: number }) => {
     if (what === 'advertisement')
       actions.placeAdvertisement({ advertisement: carried, page: page.page.id, ...(at ? { at } : {}) });
-    else if (what === 'picture') actions.placePicture(carried, page, at);
+    else if (what === 'picture') await actions.placePicture(carried, page, at);
     else await actions.placeStory(carried, page, at);
   };
   const carry = (carried: Carried, start: ReactPointerEvent) => {

@@ -21,7 +21,7 @@ import {
   removePages,
   setMaster,
 } from '@/core/actions/pages';
-import { fillFrame, placePicture } from '@/core/actions/pictures';
+import { fillFrame } from '@/core/actions/pictures';
 import { removeSection, setSection } from '@/core/actions/sections';
 import { planStory, setStory, type StoryPlan } from '@/core/actions/stories';
 import { type Box, contains, type Point } from '@/core/geometry/box';
@@ -82,7 +82,7 @@ export function usePlanActions(store: DeskStore, composer: ComposerClient, say: 
       cancel: (id: string) => act('Remove an advertisement', (document) => cancelAdvertisement(document, id)),
       placeAdvertisement: (intent: PlaceAdvertisement) =>
         act('Place an advertisement', (document) => placeAdvertisement(document, intent)),
-      placePicture: (picture: string, page: PlacedPage, at?: Point) => {
+      placePicture: async (picture: string, page: PlacedPage, at?: Point) => {
         const waiting = framesOn(store.document, page.page.id).filter(
           ({ content }) => content.type === 'picture' && content.picture === undefined,
         );
@@ -92,7 +92,12 @@ export function usePlanActions(store: DeskStore, composer: ComposerClient, say: 
         const free = largestFree(formatOf(store.document), [page], framesOf(page));
         if (!free) return noRoom(page);
         const box = inProportion(store.document, page, free.box, picture);
-        return act('Place a picture', (document) => placePicture(document, { picture, page: page.page.id, box }));
+        try {
+          const { diff } = await composer.plan('placePicture', { picture, page: page.page.id, box, room: free.box });
+          store.do('Place a picture', diff);
+        } catch (error) {
+          say((error as Error).message, 'wrong');
+        }
       },
       placeStory: async (story: string, page: PlacedPage, at?: Point) => {
         const { document } = store;

@@ -5,7 +5,7 @@ import { boxOutline, type Outline, outlineBox } from '../../geometry/outline';
 import { tracedOn } from '../../pictures/placing';
 import { type Document, find } from '../../records/document';
 import { sidesOf, type Wrap } from '../../records/frame';
-import type { GroupRecord, PictureRecord } from '../../records/index';
+import type { FrameRecord, GroupRecord, PictureRecord } from '../../records/index';
 import type { Shaper } from '../../type/shaper';
 import { contourOf, outlineOf } from './contours';
 import type { TextItem } from '../displayList/displayList';
@@ -17,6 +17,22 @@ import { frameKind, pictureIn } from '../../records/kinds/frames';
 export interface Around {
   readonly bySpread: ReadonlyMap<number, readonly Exclusion[]>;
   readonly owners: ReadonlyMap<Exclusion, ReadonlySet<string>>;
+}
+
+/** What several frames are run around as: a group, or a picture with its caption and credit. */
+type Whole = GroupRecord | FrameRecord;
+
+interface Together {
+  readonly of: Whole;
+  readonly members: Shown[];
+}
+
+/** What a frame is a part of for the text around it; undefined where it stands for itself. */
+function wholeOf(document: Document, frame: FrameRecord, captioned: ReadonlySet<string>): Whole | undefined {
+  const lead = frame.beside ? (find(document, 'frame', frame.beside.frame) ?? frame) : frame;
+  const group = find(document, 'group', lead.group);
+  if (group && group.wrap.mode !== 'none') return group;
+  return captioned.has(lead.id) && lead.wrap.mode !== 'none' ? lead : undefined;
 }
 
 interface Kept {
@@ -48,28 +64,27 @@ export class Surroundings {
   ): Around {
     const bySpread = new Map<number, Exclusion[]>();
     const owners = new Map<Exclusion, ReadonlySet<string>>();
-    const groups = new Map<string, Shown[]>();
+    const together = new Map<string, Together>();
     const add = (spread: number, own: Exclusion, of: ReadonlySet<string>) => {
       owners.set(own, of);
       const list = bySpread.get(spread);
       if (list) list.push(own);
       else bySpread.set(spread, [own]);
     };
+    const captioned = new Set(shown.flatMap(({ frame }) => (frame.beside ? [frame.beside.frame] : [])));
     for (const each of shown) {
-      const { frame } = each;
-      const group = frame.group === undefined ? undefined : find(document, 'group', frame.group);
-      if (group && group.wrap.mode !== 'none') {
-        const key = `${group.id} ${each.page.page.id}`;
-        const members = groups.get(key);
-        if (members) members.push(each);
-        else groups.set(key, [each]);
-      } else if (frame.wrap.mode !== 'none') {
-        add(each.page.spread, this.#ofFrame(document, each, grown, items), new Set([frame.id]));
+      const whole = wholeOf(document, each.frame, captioned);
+      if (whole) {
+        const key = `${whole.id} ${each.page.page.id}`;
+        const own = together.get(key);
+        if (own) own.members.push(each);
+        else together.set(key, { of: whole, members: [each] });
+      } else if (each.frame.wrap.mode !== 'none') {
+        add(each.page.spread, this.#ofFrame(document, each, grown, items), new Set([each.frame.id]));
       }
     }
-    for (const [key, members] of groups) {
-      const group = find(document, 'group', members[0]!.frame.group)!;
-      const own = this.#ofGroup(document, key, group, members, grown, items);
+    for (const [key, { of, members }] of together) {
+      const own = this.#ofWhole(document, key, of, members, grown, items);
       add(members[0]!.page.spread, own, new Set(members.map(({ frame }) => frame.id)));
     }
     const lists = new Map<number, readonly Exclusion[]>();
@@ -99,27 +114,27 @@ export class Surroundings {
     }));
   }
 
-  #ofGroup(
+  #ofWhole(
     document: Document,
     key: string,
-    group: GroupRecord,
+    of: Whole,
     members: readonly Shown[],
     grown: ReadonlyMap<string, Box>,
     items: ReadonlyMap<string, readonly TextItem[]>,
   ): Exclusion {
     const boxes = members.map(({ frame }) => grown.get(frame.id) ?? frame.box);
     const parts = members.flatMap((each, i) => {
-      const letters = group.wrap.outline === 'glyphs' ? items.get(each.key)?.[0] : undefined;
+      const letters = of.wrap.outline === 'glyphs' ? items.get(each.key)?.[0] : undefined;
       const { x, y, w, h } = boxes[i]!;
       return [each.frame, pictureOf(document, each), x, y, w, h, each.page.dx, letters];
     });
-    return this.#same(key, [group, ...parts], () => {
+    return this.#same(key, [of, ...parts], () => {
       const outlines = members.flatMap((each, i) => {
         const letters = items.get(each.key)?.[0];
-        return this.#outline(document, each, group.wrap, boxes[i]!, pictureOf(document, each), letters);
+        return this.#outline(document, each, of.wrap, boxes[i]!, pictureOf(document, each), letters);
       });
-      const whole = group.wrap.mode === 'outline' ? outlines : boxOutline(outlineBox(outlines)!);
-      return made(whole, group.wrap);
+      const whole = of.wrap.mode === 'outline' ? outlines : boxOutline(outlineBox(outlines)!);
+      return made(whole, of.wrap);
     });
   }
 

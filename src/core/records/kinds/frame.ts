@@ -48,6 +48,16 @@ export const FRAME: Kind<FrameRecord> = {
       withWhat({ dx: POINTS, dy: POINTS, blur: figure(0, 200), swatch: reference('swatch', 'holds'), opacity: SHARE }),
     ),
     group: maybe(reference('group', 'forgets')),
+    beside: maybe(
+      withWhat({
+        frame: reference('frame', 'goes'),
+        place: oneOf('below', 'left', 'right', 'on', 'edge', 'own'),
+        gap: SIZE,
+        width: SIZE,
+        dx: maybe(POINTS),
+        dy: maybe(POINTS),
+      }),
+    ),
     of: maybe(reference('frame', 'forgets')),
   },
 };

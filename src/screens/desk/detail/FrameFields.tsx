@@ -3,6 +3,7 @@
 import { useMemo } from 'react';
 import { LAYOUT, layoutValues, LOOK, lookChange, lookValues, WRAP, wrapValues } from '@/core/properties/frame';
 import { cropValues } from '@/core/pictures/placing';
+import { BESIDE } from '@/core/properties/captions';
 import { CROP } from '@/core/properties/crop';
 import type { Table } from '@/core/properties/property';
 import { type Document, find } from '@/core/records/document';
@@ -58,7 +59,12 @@ export function FrameFields({ document, frames, actions }: FrameFieldsProps) {
           <Fields table={CROP as Table} of={crops} choices={choices} {...of('crop', plain)} />
         </Group>
       )}
-      {!frames.some((frame) => frame.group !== undefined || isBody(frame)) && (
+      {frames.every(({ beside }) => beside) && (
+        <Group name="Beside its picture">
+          <Fields table={BESIDE as Table} of={frames.map(({ beside }) => beside!)} choices={choices} {...of('beside', plain)} />
+        </Group>
+      )}
+      {!frames.some((frame) => frame.beside !== undefined || frame.group !== undefined || isBody(frame)) && (
         <Group name="Text wrap" now={frames.length === 1 ? wrapWords(first.wrap) : undefined}>
           <WrapFields
             wraps={frames.map(({ wrap }) => wrap)}

@@ -1,5 +1,8 @@
 'use client';
 
+import { type Beneath, captionText } from '@/core/actions/captions';
+import type { PictureWords } from '@/core/actions/pictures';
+import { WordsField } from '@/parts/WordsField';
 import type { Box } from '@/core/geometry/box';
 import { ENOUGH_PPI, effectiveResolution, GOOD_PPI, placedPicture } from '@/core/pictures/placing';
 import { type Document, find } from '@/core/records/document';
@@ -10,18 +13,46 @@ import { Group } from '@/parts/fields/Group';
 
 interface PictureChapterProps {
   readonly document: Document;
+  readonly frame: string;
   readonly content: PictureContent;
   readonly box: Box;
+  readonly onPictureWords: (picture: string, words: Partial<PictureWords>) => void;
+  /** Goes into a text. */
+  readonly onWrite: (text: string) => void;
 }
 
 /** What is known of a picture as it lies here: whether it is fine enough for print, its inks, its words. */
-export function PictureChapter({ document, content, box }: PictureChapterProps) {
+export function PictureChapter({ document, frame, content, box, onPictureWords, onWrite }: PictureChapterProps) {
   const picture = find(document, 'picture', content.picture);
   if (!picture) return <p className="opacity-75">This frame is empty. Drag a picture from the tray onto it.</p>;
+  const onWords = (words: Partial<PictureWords>) => onPictureWords(picture.id, words);
+  // What is set on the page is written there.
+  const captioned = (what: Beneath) => {
+    const text = captionText(document, frame, what);
+    if (!text) return undefined;
+    return (
+      <button type="button" className="btn btn-xs self-start" onClick={() => onWrite(text.id)}>
+        {what === 'caption' ? 'Write the caption on the page' : 'Write the credit on the page'}
+      </button>
+    );
+  };
   return (
     <Group name="Picture">
       <Resolution picture={picture} ppi={effectiveResolution(picture, placedPicture(box, picture, content).box)} />
       <p className="opacity-75">{kindWords(picture)}</p>
+      {captioned('caption') ?? (
+        <WordsField label="Caption" lines={2} most={2000} value={picture.caption} onChange={(caption) => onWords({ caption })} />
+      )}
+      {captioned('credit') ?? <WordsField label="Credit" value={picture.credit} onChange={(credit) => onWords({ credit })} />}
+      <WordsField
+        label="Alternative text"
+        lines={2}
+        most={2000}
+        help="What it shows, for those who do not see it."
+        value={picture.alternative ?? ''}
+        onChange={(words) => onWords({ alternative: words.trim() || undefined })}
+      />
+      {picture.rights && <p className="opacity-75">Rights: {picture.rights}</p>}
     </Group>
   );
 }

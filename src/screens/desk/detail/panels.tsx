@@ -28,7 +28,16 @@ const PANELS: {
       onName={desk.frameActions.nameSlots}
     />
   ),
-  picture: ({ desk, each, content }) => <PictureChapter document={desk.document} content={content} box={each.box} />,
+  picture: ({ desk, each, content }) => (
+    <PictureChapter
+      document={desk.document}
+      frame={each.frame.id}
+      content={content}
+      box={each.box}
+      onPictureWords={desk.actions.pictureWords}
+      onWrite={desk.inHand.beginAtEnd}
+    />
+  ),
 };
 
 /** The panel of a frame; nothing where there is no more to say of it. */

@@ -26,7 +26,9 @@ import {
   setRecurring,
 } from '@/core/actions/pages';
 import { addMarginText, markOut, type MarkOut } from '@/core/actions/markOut';
-import { fillFrame, placePicture, type PlacePicture, setCrop, setFocus } from '@/core/actions/pictures';
+import { type Beneath, combineCaptions, partCaption, setBeside } from '@/core/actions/captions';
+import type { Beside } from '@/core/records/frame';
+import { fillFrame, type PictureWords, setCrop, setFocus, setPictureWords, swapPictures } from '@/core/actions/pictures';
 import type { Point } from '@/core/geometry/box';
 import type { CropValues } from '@/core/properties/crop';
 import type { TextLayout, Wrap } from '@/core/records/frame';
@@ -38,7 +40,7 @@ import { withArticle } from '@/core/records/count';
 import type { PageRecord } from '@/core/records/index';
 
 /** Groups of properties that frames have, and how each is set on several frames. */
-const FACETS = { layout: setTextLayout, wrap: setWrap, look: setAppearance, crop: setCrop } as const;
+const FACETS = { layout: setTextLayout, wrap: setWrap, look: setAppearance, crop: setCrop, beside: setBeside } as const;
 
 export type Facet = keyof typeof FACETS;
 
@@ -48,6 +50,7 @@ export interface FacetChange {
   wrap: Partial<Wrap>;
   look: Partial<Appearance>;
   crop: Partial<CropValues>;
+  beside: Partial<Pick<Beside, 'place' | 'gap' | 'width'>>;
 }
 
 /** A change of frames, or why there is none. @throws ActionError */
@@ -67,6 +70,9 @@ const LABELS: Readonly<Record<string, string>> = {
   side: 'Change the text wrap',
   outline: 'Change the text wrap',
   fit: 'Change how a picture lies in its frame',
+  place: 'Move a caption',
+  gap: 'Move a caption',
+  width: 'Change the width of a caption',
   zoom: 'Zoom a picture in its frame',
   x: 'Move a picture in its frame',
   y: 'Move a picture in its frame',
@@ -162,7 +168,16 @@ export function useDeskActions(store: DeskStore, composer: ComposerClient, say: 
         act(`Add ${intent.as === 'text' ? intent.as : withArticle(intent.as)}`, (document) => markOut(document, intent)),
       marginText: (pages: readonly string[], what: MarginText) =>
         act(what === 'folio' ? 'Add folios' : 'Add a running head', (document) => addMarginText(document, pages, what)),
-      placePicture: (intent: PlacePicture) => act('Place a picture', (document) => placePicture(document, intent)),
+      placePicture: (intent: PlannedActions['placePicture']) => plan('Place a picture', 'placePicture', intent),
+      caption: (frames: readonly string[], what: Beneath) =>
+        plan(what === 'caption' ? 'Add a caption' : 'Add a credit', 'addCaptions', { frames, what }),
+      combine: (frames: readonly string[]) =>
+        act('Set one caption for several pictures', (document) => combineCaptions(document, frames)),
+      partCaption: (frames: readonly string[]) =>
+        act('Part a caption from its picture', (document) => partCaption(document, frames)),
+      pictureWords: (picture: string, words: Partial<PictureWords>) =>
+        act('Change the words of a picture', (document) => setPictureWords(document, picture, words)),
+      swapPictures: (one: string, other: string) => act('Change pictures over', (document) => swapPictures(document, one, other)),
       fillFrame: (frame: string, picture: string) =>
         act('Put a picture into its frame', (document) => fillFrame(document, frame, picture)),
       putSlot: (intent: PutSlot) =>

@@ -1,6 +1,6 @@
 import { slotsOn, type SlotFrame } from '@/core/page/slots';
 import { type Box, contains, type Point } from '@/core/geometry/box';
-import { freeStretch, pageGrid, stretchBox, stretchWords, type PageGrid, type Stretch } from '@/core/page/grid';
+import { columnAt, freeStretch, lineAt, pageGrid, stretchBox, stretchWords, type PageGrid, type Stretch } from '@/core/page/grid';
 import { isGround } from '@/core/page/ground';
 import type { PlacedPage } from '@/core/page/pages';
 import type { Document } from '@/core/records/document';
@@ -19,6 +19,8 @@ export interface Target {
   readonly words: string;
   /** The picture frame, or the place of an advertisement, that would be filled instead. */
   readonly frame?: string;
+  /** The free stretch around it, where that is larger. */
+  readonly room?: Box;
   /** The panel that it would be laid on. */
   readonly on?: string;
   /** The slot that would be filled instead. */
@@ -53,6 +55,46 @@ export function freeSlot(document: Document, pages: readonly PlacedPage[]): Targ
 export function targetAt(format: FormatRecord, page: PlacedPage, at: Point, frames: readonly FrameInSight[]): Target | undefined {
   const grid = pageGrid(format, page.master, page.side);
   return asTarget(page, grid, freeStretch(grid, at, takenOn(format, page, frames)));
+}
+
+/** Points from the border of two columns of text at which both are meant. */
+const BORDER = 9;
+
+/**
+ * Where a picture would come to lie on empty grid, in its own shape: over the column of text that the point lies in; over
+ * both where it is between two; over all of them from the margin.
+ */
+export function pictureTarget(
+  format: FormatRecord,
+  page: PlacedPage,
+  at: Point,
+  frames: readonly FrameInSight[],
+  { width, height }: { readonly width: number; readonly height: number },
+): Target | undefined {
+  const grid = pageGrid(format, page.master, page.side);
+  const { area } = grid;
+  const span = page.master.textSpan;
+  const column = columnAt(grid, at.x);
+  let first = column - ((column - 1) % span);
+  let last = Math.min(grid.columns.length, first + span - 1);
+  if (at.x < area.x || at.x > area.x + area.w) [first, last] = [1, grid.columns.length];
+  else if (first > 1 && at.x - grid.columns[first - 1]!.x < BORDER - grid.gutter / 2) first -= span;
+  else if (last < grid.columns.length && grid.columns[last]!.x - at.x < BORDER + grid.gutter / 2)
+    last = Math.min(grid.columns.length, last + span);
+  const within = stretchBox(grid, { columns: [first, last], lines: [1, grid.lines] });
+  const outside = [
+    { x: within.x - 1e5, y: -1e5, w: 1e5 - 1, h: 2e5 },
+    { x: within.x + within.w + 1, y: -1e5, w: 1e5, h: 2e5 },
+  ];
+  const point = { x: Math.min(within.x + within.w - 1, Math.max(within.x + 1, at.x)), y: at.y };
+  const free = freeStretch(grid, point, [...takenOn(format, page, frames), ...outside]);
+  if (!free) return undefined;
+  const { w } = stretchBox(grid, free);
+  const [top, foot] = free.lines;
+  const deep = Math.min(foot - top + 1, Math.max(1, Math.round((w * height) / width / grid.step)));
+  const from = Math.max(top, Math.min(foot - deep + 1, lineAt(grid, at.y) - Math.floor(deep / 2)));
+  const target = asTarget(page, grid, { columns: free.columns, lines: [from, from + deep - 1] });
+  return target && { ...target, room: stretchBox(grid, { columns: free.columns, lines: [from, foot] }) };
 }
 
 /** The largest free stretch of the pages, looked for from every column at every few lines. */

@@ -15,13 +15,16 @@ import type { Shape } from '@/core/records/frame';
 import type { FormatRecord, FrameRecord } from '@/core/records/index';
 import { followPointer, hasWandered } from '../../../parts/followPointer';
 import { isGround } from '@/core/page/ground';
-import { slotAt, targetAt, type Target } from './freeSpace';
+import { pictureTarget, slotAt, targetAt, type Target } from './freeSpace';
 import type { Carry, Hand, Marked } from './hand';
 import type { FrameInSight } from '../frames/frameInSight';
 import { catchesOf, MOVE, pulled, pulledTurned, type Pull } from './snap';
 import type { DeskView } from '../../sheet/useDeskView';
 import { onPage } from '../../sheet/view';
 import { frameKind, layoutOf, textIn } from '@/core/records/kinds/frames';
+
+/** Of a file that is still on its way nobody knows the shape. */
+const UNKNOWN_SHAPE = { width: 4, height: 3 };
 
 /** Pixels within which edges catch on the grid. */
 const REACH = 6;
@@ -154,12 +157,17 @@ export function useHandling(around: Surroundings) {
     const at = point.inside ? onPage(now.pages, now.format.width, now.format.height, point) : undefined;
     const waiting = at && what === 'picture' ? pictureFrameAt(now.format, now.frames, at) : undefined;
     const slot = at && what === 'story' ? slotAt(now.store.document, at.page, at) : undefined;
-    const free = at && targetAt(now.format, at.page, at, now.frames);
+    const shape = find(now.store.document, 'picture', id) ?? UNKNOWN_SHAPE;
+    const free =
+      at &&
+      (what === 'picture'
+        ? pictureTarget(now.format, at.page, at, now.frames, shape)
+        : targetAt(now.format, at.page, at, now.frames));
     // Where nothing is free something is still meant: a picture on text is run around there, a story lies on its panel.
     const onto =
       at && !waiting && !slot && !free
         ? what === 'picture'
-          ? pictureOnText(now.store.document, now.format, now.frames, at, id)
+          ? pictureOnText(now.format, now.frames, at, shape)
           : what === 'story' || what === 'tail'
             ? storyOnPanel(now.format, now.frames, at)
             : undefined
@@ -226,18 +234,14 @@ function emptyFrameAt(
 
 /** Over the columns of text under a point, as deep as the picture's own form asks: the text runs around it. */
 function pictureOnText(
-  document: Document,
   format: FormatRecord,
   frames: readonly FrameInSight[],
   at: { page: PlacedPage; x: number; y: number },
-  picture: string,
+  { width, height }: { readonly width: number; readonly height: number },
 ): Target | undefined {
   const under = frames.find(({ frame, page, box }) => textIn(frame) !== undefined && page === at.page && contains(box, at));
-  const of = find(document, 'picture', picture);
   const layout = under && layoutOf(under.frame.content);
   if (!under || !layout) return undefined;
-  // Of a file that is still on its way nobody knows the form.
-  const { width, height } = of ?? { width: 4, height: 3 };
   const { columns, gutter } = layout;
   const { box } = under;
   const grid = pageGrid(format, at.page.master, at.page.side);

@@ -4,7 +4,7 @@ import { counted } from '@/core/records/count';
 import type { ReactNode } from 'react';
 import type { Command } from '../../frame/commands/command';
 import { CommandButton } from '../../frame/commands/CommandButton';
-import { ArrowDownToLine, ArrowUpToLine, CornerDownRight, Crop, Maximize, Minimize, Quote, Trash2 } from 'lucide-react';
+import { ArrowDownToLine, ArrowUpToLine, Captions, CornerDownRight, Crop, Maximize, Minimize, Quote, Trash2 } from 'lucide-react';
 import { find, type Document } from '@/core/records/document';
 import type { FrameRecord } from '@/core/records/index';
 import type { Wrap } from '@/core/records/frame';
@@ -51,6 +51,7 @@ export function FrameBar({ document, frame, actions, commands }: FrameBarProps) 
           {content.fit === 'fill'
             ? tool('crop-all', <Minimize size={14} />, { short: 'Show all', className: '' })
             : tool('crop-fill', <Maximize size={14} />, { short: 'Fill', className: '' })}
+          {tool('caption', <Captions size={14} />, { short: 'Caption' })}
         </>
       )}
       {isBody && content.type === 'text' && (

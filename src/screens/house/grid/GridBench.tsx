@@ -14,6 +14,7 @@ import { useSetting } from '../../sheet/useSetting';
 import { HouseFrame } from '../HouseFrame';
 import { useHouseTools } from '../useHouseTools';
 import { BeforeAfter } from './BeforeAfter';
+import { CaptionChapter } from './CaptionChapter';
 import { ColumnChapter } from './ColumnChapter';
 import { GridDesk } from './GridDesk';
 import type { GridActions, GridTools } from './chapter';
@@ -127,6 +128,7 @@ export function GridBench({ id, publication, sample, body, store, specimen, comp
         <ColumnChapter {...chapter} />
         <LineChapter {...chapter} leading={leading} />
         <GuideChapter {...chapter} />
+        <CaptionChapter {...chapter} />
         <BeforeAfter before={opened} after={house} />
       </aside>
       {notices}
