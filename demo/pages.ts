@@ -1,6 +1,7 @@
 import { bookAdvertisement } from '@/core/actions/advertisements';
 import { Edit } from '@/core/actions/edit';
-import { growingText, putFrame } from '@/core/actions/frames';
+import { putCaptions } from '@/core/actions/captions';
+import { putFrame } from '@/core/actions/frames';
 import { fillFrame, usualWrap } from '@/core/actions/pictures';
 import { makeQuote } from '@/core/actions/quotes';
 import { fillSlots } from '@/core/actions/slots';
@@ -11,9 +12,9 @@ import { mm } from '@/core/length/length';
 import { pageGrid, stretchBox } from '@/core/page/grid';
 import { formatOf, placedPages, type PlacedPage } from '@/core/page/pages';
 import { slotsOn } from '@/core/page/slots';
-import { docOf, paragraphsOf, plainBody, plainParagraphs, plainText } from '@/core/records/body';
+import { docOf, paragraphsOf, plainParagraphs, plainText } from '@/core/records/body';
 import { framesOn, get, threadOf, type Document } from '@/core/records/document';
-import type { PictureRecord, TextRecord } from '@/core/records/index';
+import type { PictureRecord } from '@/core/records/index';
 import { said } from '@/core/records/said';
 import type { StoryState } from '@/core/records/story';
 import { readStory } from './stories';
@@ -91,27 +92,14 @@ export class Pages {
     const box = this.box(number, columns, lines);
     const wrap = { ...usualWrap(picture), standOff: { top: mm(3), right: mm(4), bottom: mm(1), left: mm(4) } };
     const fit = picture.outlines.alpha ? 'fit' : 'fill';
-    putFrame(
+    const frame = putFrame(
       this.edit,
       this.page(number).page.id,
       box,
       { type: 'picture', picture: picture.id, fit },
       picture.outlines.alpha ? usualWrap(picture) : wrap,
     );
-    if (fit === 'fill') this.caption(file, number, { ...box, y: box.y + box.h + 4, h: 12 });
-  }
-
-  caption(file: string, number: number, box: Box): void {
-    const own = this.picture(file);
-    const { caption, credit } = get(this.edit.document, 'picture', own);
-    const id = `${file.replace(/\W/g, '-')}-caption-${number}`;
-    this.edit.put<TextRecord>({
-      id,
-      kind: 'text',
-      role: 'caption',
-      body: plainBody('caption', `${caption} ${credit}`),
-    });
-    putFrame(this.edit, this.page(number).page.id, box, growingText(id), { mode: 'frame', standOff: 3, outline: 'shape' });
+    if (fit === 'fill') putCaptions(this.edit, frame.id);
   }
 
   /** Fills the picture frame that waits on a page. */
@@ -120,7 +108,7 @@ export class Pages {
       ({ content }) => content.type === 'picture' && content.picture === undefined,
     )!;
     const picture = this.picture(file);
-    this.edit.take(fillFrame(this.edit.document, waiting.id, picture));
+    this.edit.take(fillFrame(this.edit.document, { frame: waiting.id, picture }, this.#typesetter));
   }
 
   /** Books an advertisement with its artwork and gives it a place: a stretch, or the one that waits on the page. */
@@ -161,7 +149,6 @@ export class Pages {
     this.edit.put({ ...body, box: this.box(number, columns, lines.body) });
     const box = this.box(number, columns, lines.picture);
     this.edit.put({ ...frame, box });
-    this.caption(file, number, { ...box, y: box.y + box.h + 4, h: 12 });
   }
 
   /** Puts paragraphs behind the standing text of a page that holds some of a style. */

@@ -1,3 +1,4 @@
+import { USUAL_CAPTIONS } from '@/core/properties/captions';
 import { mm } from '@/core/length/length';
 import type { CharacterProperties } from '@/core/records/characterStyle';
 import { docOf, fieldOf, paragraphOf, textOf } from '@/core/records/body';
@@ -401,6 +402,7 @@ export const LONGSPAR_HOUSE: readonly DocumentRecord[] = [
     facing: true,
     firstSide: 'right',
     baseline: { step: STEP, offset: 0 },
+    captions: { ...USUAL_CAPTIONS, gap: 6, credit: 'edge' },
   },
   { id: 'feature', kind: 'master', name: 'Feature', margins: MARGINS, columns: 6, gutter: mm(5), textSpan: 2 },
   { id: 'plain', kind: 'master', name: 'Plain, no folio', margins: MARGINS, columns: 6, gutter: mm(5), textSpan: 2 },

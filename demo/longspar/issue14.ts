@@ -21,9 +21,10 @@ import {
   plainText,
 } from '@/core/records/body';
 import { bodySchema } from '@/core/records/bodySchema';
-import { documentOf, get, type Document } from '@/core/records/document';
+import { documentOf, framesOn, get, type Document } from '@/core/records/document';
 import type { TextContent, Wrap } from '@/core/records/frame';
 import type { PictureRecord, TextRecord } from '@/core/records/index';
+import { textIn } from '@/core/records/kinds/frames';
 import type { StoryState } from '@/core/records/story';
 import type { ParagraphAttrs, TableAttrs } from '@/core/records/text';
 import { readMarkdown } from '@/formats/copy/markdown';
@@ -269,14 +270,30 @@ class Sheet {
   }
 
   caption(page: string, box: Box, file: string, wrap: Wrap = CLOSE): void {
-    this.words(page, box, [['caption', get(this.#edit.document, 'picture', pictureId(file)).caption]], wrap);
+    const { caption } = get(this.#edit.document, 'picture', pictureId(file));
+    this.#beside(page, file, 'caption', this.words(page, box, [['caption', caption]], wrap));
+  }
+
+  /** Ties words that were put on a page to the picture they are of. */
+  #beside(page: string, file: string, role: 'caption' | 'credit', id: string): void {
+    const picture = pictureId(file);
+    const frame = get(this.#edit.document, 'frame', id);
+    const owner = framesOn(this.#edit.document, page).find(
+      ({ content }) => content.type === 'picture' && content.picture === picture,
+    )!;
+    const beside = { frame: owner.id, place: 'own', gap: 6, width: mm(40) } as const;
+    const [dx, dy] = [frame.box.x - owner.box.x, frame.box.y - owner.box.y - owner.box.h];
+    this.#edit.put({ ...frame, beside: { ...beside, dx, dy } });
+    const text = get(this.#edit.document, 'text', textIn(frame)!);
+    this.#edit.put({ ...text, role, picture });
   }
 
   /** A credit that runs up the edge of its picture, from `foot` on. */
   credit(page: string, file: string, x: number, foot: number, style = 'creditTurned'): void {
     const { credit } = get(this.#edit.document, 'picture', pictureId(file));
     const h = 110;
-    this.words(page, { x, y: foot - h, w: 9, h }, [[style, credit.toUpperCase()]], NO_WRAP, { grows: false, turns: 3 });
+    const words: [string, string][] = [[style, credit.toUpperCase()]];
+    this.#beside(page, file, 'credit', this.words(page, { x, y: foot - h, w: 9, h }, words, NO_WRAP, { grows: false, turns: 3 }));
   }
 }
 

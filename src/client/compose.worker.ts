@@ -4,7 +4,7 @@ import { expose, transfer } from 'comlink';
 import type { Node } from 'prosemirror-model';
 import { ActionError } from '@/core/actions/edit';
 import { addCaptions, type AddCaptions } from '@/core/actions/captions';
-import { placePicture, type PlacePicture } from '@/core/actions/pictures';
+import { fillFrame, type FillFrame, placePicture, type PlacePicture, swapPictures } from '@/core/actions/pictures';
 import { makeQuote, type Passage } from '@/core/actions/quotes';
 import { crowdedWords, fillSlots, type FillSlots } from '@/core/actions/slots';
 import { continueThread, placeStory, type ContinueThread, type PlaceStory } from '@/core/actions/stories';
@@ -256,6 +256,10 @@ function plan(action: keyof PlannedActions, intent: PlannedActions[keyof Planned
       return { diff: storedDiff(makeQuote(document, intent as Passage, composer)) };
     case 'placePicture':
       return { diff: storedDiff(placePicture(document, intent as PlacePicture, composer)) };
+    case 'fillFrame':
+      return { diff: storedDiff(fillFrame(document, intent as FillFrame, composer)) };
+    case 'swapPictures':
+      return { diff: storedDiff(swapPictures(document, intent as PlannedActions['swapPictures'], composer)) };
     case 'addCaptions':
       return { diff: storedDiff(addCaptions(document, intent as AddCaptions, composer)) };
     case 'splitOff': {

@@ -1,5 +1,5 @@
 import type { AddCaptions } from '@/core/actions/captions';
-import type { PlacePicture } from '@/core/actions/pictures';
+import type { FillFrame, PlacePicture } from '@/core/actions/pictures';
 import type { Passage } from '@/core/actions/quotes';
 import type { FillSlots } from '@/core/actions/slots';
 import type { ContinueThread, PlaceStory } from '@/core/actions/stories';
@@ -18,6 +18,9 @@ export interface PlannedActions {
   fillSlots: FillSlots;
   makeQuote: Passage;
   placePicture: PlacePicture;
+  fillFrame: FillFrame;
+  /** The two frames whose pictures change places. */
+  swapPictures: readonly [string, string];
   addCaptions: AddCaptions;
   /** The frame that is to be split off. */
   splitOff: string;

@@ -327,14 +327,20 @@ describe('pictures', () => {
     expect(() => place('gone')).toThrow(ActionError);
   });
 
-  it('fill a frame that waits for them, keeping its stand-off', () => {
-    const after = done(doc, fillFrame(doc, 'empty', picture.id));
+  it('fill a frame that waits for them, keeping its stand-off', async () => {
+    const after = done(doc, fillFrame(doc, { frame: 'empty', picture: picture.id }, (await composerFor(doc)).composer));
     expect(get(after, 'frame', 'empty')).toMatchObject({
       content: { picture: picture.id },
       wrap: { mode: 'outline', standOff: 7 },
     });
     const square = applied(doc, { added: [pictureRecord('square')], updated: [], removed: [], texts: [] });
-    expect(get(applied(square, fillFrame(square, 'empty', 'square')), 'frame', 'empty').wrap).toMatchObject({
+    expect(
+      get(
+        applied(square, fillFrame(square, { frame: 'empty', picture: 'square' }, (await composerFor(square)).composer)),
+        'frame',
+        'empty',
+      ).wrap,
+    ).toMatchObject({
       mode: 'frame',
       standOff: 7,
     });

@@ -126,14 +126,14 @@ describe('captions and credits', () => {
   });
 
   it('are others with another picture, unless somebody has written them', async () => {
-    const { after, frame, captions } = await placed();
-    const other = applied(after, fillFrame(after, frame.id, 'other'));
+    const { after, frame, captions, composer } = await placed();
+    const other = applied(after, fillFrame(after, { frame: frame.id, picture: 'other' }, composer));
     expect(captionsOf(other, frame.id).map((each) => words(other, each))).toEqual(['The mole in a gale.\nOrrin Vael']);
     const text = get(after, 'text', (captions[0]!.content as { text: string }).text);
     const written = document(
       ...[...after.records.values()].map((each) => (each === text ? { ...text, body: plainBody('caption', 'Mine') } : each)),
     );
-    const kept = applied(written, fillFrame(written, frame.id, 'other'));
+    const kept = applied(written, fillFrame(written, { frame: frame.id, picture: 'other' }, composer));
     expect(captionsOf(kept, frame.id).map((each) => words(kept, each))).toEqual(['Mine']);
   });
 
@@ -142,10 +142,10 @@ describe('captions and credits', () => {
     const doc = first.after;
     const second = applied(doc, placePicture(doc, { picture: 'other', page: 'p1', box: { ...SPACE, x: 260 } }, first.composer));
     const frames = framesOn(second, 'p1').filter(({ content }) => content.type === 'picture');
-    const swapped = applied(second, swapPictures(second, frames[0]!.id, frames[1]!.id));
+    const swapped = applied(second, swapPictures(second, [frames[0]!.id, frames[1]!.id], first.composer));
     for (const [i, picture] of ['other', 'pic'].entries()) {
       const now = get(swapped, 'frame', frames[i]!.id);
-      expect(now).toMatchObject({ box: frames[i]!.box, content: { picture } });
+      expect(now).toMatchObject({ box: { x: frames[i]!.box.x, w: frames[i]!.box.w }, content: { picture } });
       expect(captionsOf(swapped, now.id).map((each) => words(swapped, each))[0]).toContain(
         get(swapped, 'picture', picture).caption,
       );

@@ -84,12 +84,11 @@ export function putCaptions(edit: Edit, frameId: string, wanted?: Beneath): read
   const has = (what: Beneath) => captionText(edit.document, frameId, what) !== undefined;
   const caption = picture?.caption ?? '';
   const credit = habit.credit === 'none' && wanted !== 'credit' ? '' : (picture?.credit ?? '');
-  const under = habit.credit === 'under' && credit !== '' && !has('credit') && wanted !== 'credit';
+  const within = habit.credit === 'under' || habit.credit === 'end';
+  const joined = within && credit !== '' && !has('credit') && wanted !== 'credit';
   const out: FrameRecord[] = [];
-  if (!has('caption') && (caption !== '' || wanted === 'caption' || (under && wanted === undefined))) {
-    const lines: [string, string][] = [];
-    if (caption !== '' || wanted === 'caption') lines.push(['caption', caption]);
-    if (under) lines.push(['credit', credit]);
+  if (!has('caption') && (caption !== '' || wanted === 'caption' || (joined && wanted === undefined))) {
+    const lines = captionLines(habit, caption, joined ? credit : '');
     out.push(putBeside(edit, frame, putWords(edit, 'caption', picture, lines), { place, gap, width }));
   }
   if (!has('credit') && ((habit.credit === 'edge' && credit !== '') || wanted === 'credit'))
@@ -99,24 +98,33 @@ export function putCaptions(edit: Edit, frameId: string, wanted?: Beneath): read
   return out;
 }
 
-/** The words of what is set beside a picture by itself, paragraph by paragraph. */
-const ownWords = (document: Document, picture: PictureRecord): readonly string[] => {
-  const { credit } = captionHabit(document);
-  return [picture.caption, ...(credit === 'under' ? [picture.credit] : [])].filter((words) => words !== '');
-};
+/** The paragraphs of a caption that says its credit too, in their styles; an empty one waits for its words. */
+function captionLines({ credit: place }: CaptionHabit, caption: string, credit: string): [style: string, words: string][] {
+  if (place === 'end') return [['caption', [caption, credit].filter((words) => words !== '').join(' ')]];
+  const lines: [string, string][] = [];
+  if (caption !== '' || credit === '') lines.push(['caption', caption]);
+  if (credit !== '') lines.push(['credit', credit]);
+  return lines;
+}
 
 /** Another picture has other words; what somebody has written stays. */
 export function recaption(edit: Edit, frameId: string, before: PictureRecord | undefined): void {
+  const had = captionsOf(edit.document, frameId).length > 0;
   for (const each of captionsOf(edit.document, frameId)) {
     const text = find(edit.document, 'text', textIn(each));
     if (text?.role !== 'caption' && text?.role !== 'credit') continue;
     const said = bodyText(text.body).trim();
-    const own = (of: PictureRecord) => (text.role === 'credit' ? [of.credit] : ownWords(edit.document, of));
+    const habit = captionHabit(edit.document);
+    const own = ({ caption, credit }: PictureRecord) => {
+      if (text.role === 'credit') return [credit];
+      const joined = habit.credit === 'end' || habit.credit === 'under';
+      return captionLines(habit, caption, joined ? credit : '').map(([, words]) => words);
+    };
     if (said !== '' && before && said !== own(before).join('\n').trim()) continue;
     edit.remove(each.id);
     edit.remove(text.id);
   }
-  putCaptions(edit, frameId);
+  if (had || captionHabit(edit.document).always) putCaptions(edit, frameId);
 }
 
 /**

@@ -1,4 +1,5 @@
-import { bottom, type Box, type Point } from '../geometry/box';
+import { around, bottom, type Box, type Point } from '../geometry/box';
+import { captionsOf } from '../page/beside';
 import { formatOf } from '../page/pages';
 import type { Diff } from '../records/diff';
 import { all, type Document, find, get } from '../records/document';
@@ -123,11 +124,16 @@ export function placePicture(document: Document, intent: PlacePicture, typesette
   return edit.diff();
 }
 
+export interface FillFrame {
+  readonly frame: string;
+  readonly picture: string;
+}
+
 /**
  * Fills a picture frame with a picture, in place of the one it may show. In the place of an advertisement it becomes the
  * artwork of the one that is booked for it; where none is, the place becomes a picture's.
  */
-export function fillFrame(document: Document, frameId: string, pictureId: string): Diff {
+export function fillFrame(document: Document, { frame: frameId, picture: pictureId }: FillFrame, typesetter: Typesetter): Diff {
   const edit = new Edit(document);
   const frame = get(document, 'frame', frameId);
   const picture = get(document, 'picture', pictureId);
@@ -144,12 +150,14 @@ export function fillFrame(document: Document, frameId: string, pictureId: string
       : frame.wrap;
   const before = find(document, 'picture', frame.content.picture);
   edit.put({ ...frame, wrap, content: { ...frame.content, picture: picture.id } });
-  recaption(edit, frame.id, before);
+  const foot = bottom(around([frame.box, ...captionsOf(document, frame.id).map(({ box }) => box)])!);
+  if (before || frame.wrap.mode !== 'none') recaption(edit, frame.id, before);
+  makeRoomUnder(edit, frame.id, foot, typesetter);
   return edit.diff();
 }
 
 /** Two frames change over their pictures, each keeping its form, its look and where it lies. */
-export function swapPictures(document: Document, one: string, other: string): Diff {
+export function swapPictures(document: Document, [one, other]: readonly [string, string], typesetter: Typesetter): Diff {
   const edit = new Edit(document);
   const pictureOf = (id: string) => {
     const { content } = get(document, 'frame', id);
@@ -157,8 +165,8 @@ export function swapPictures(document: Document, one: string, other: string): Di
   };
   const [a, b] = [pictureOf(one), pictureOf(other)];
   if (a === undefined || b === undefined) throw new ActionError('Only two pictures change places.');
-  edit.take(fillFrame(edit.document, one, b));
-  edit.take(fillFrame(edit.document, other, a));
+  edit.take(fillFrame(edit.document, { frame: one, picture: b }, typesetter));
+  edit.take(fillFrame(edit.document, { frame: other, picture: a }, typesetter));
   return edit.diff();
 }
 

@@ -1,3 +1,4 @@
+import { USUAL_CAPTIONS } from '../properties/captions';
 import { jumpBodies } from '../actions/threads';
 import type { PublicationKind } from '../records/publicationKind';
 import { growingText, NO_WRAP } from '../actions/frames';
@@ -60,6 +61,7 @@ export function startingHouse(
     facing: true,
     firstSide: 'right',
     baseline: { step: leading, offset: 0 },
+    captions: { ...USUAL_CAPTIONS, credit: kind === 'magazine' ? 'under' : 'end' },
   };
   const margins = { ...USUAL_MARGINS, top: mm(20), inner: mm(14) };
   const snapped = { ...margins, bottom: snappedBottom(format, margins).bottom };

@@ -7,7 +7,7 @@ export interface CaptionHabit {
   readonly gap: number;
   /** Of captions to the left or right of their pictures. */
   readonly width: number;
-  readonly credit: 'edge' | 'under' | 'none';
+  readonly credit: 'end' | 'under' | 'edge' | 'none';
   /** They come with every picture that has words. */
   readonly always: boolean;
 }
@@ -26,7 +26,7 @@ export const CAPTIONS: TableOf<CaptionHabit> = {
   width: WIDTH,
   credit: {
     label: 'Credits',
-    kind: choice({ under: 'Under the caption', edge: 'Turned at the edge', none: 'None' }),
+    kind: choice({ end: 'At the end of the caption', under: 'Under the caption', edge: 'Turned at the edge', none: 'None' }),
     wide: true,
   },
   always: { label: 'With every picture that has words', kind: TICK },

@@ -145,7 +145,7 @@ export function deskCommands(desk: Desk, { underWay, bringIn, type, find, clean,
       'Change the two pictures over',
       undefined,
       ofPictures || (pictures.length !== 2 && 'Choose two pictures'),
-      () => desk.actions.swapPictures(pictures[0]!, pictures[1]!),
+      () => void desk.actions.swapPictures([pictures[0]!, pictures[1]!]),
     ),
     command('pick', 'Pick a sentence to quote', 'q', isBody, desk.pick),
     command('look', 'Look into the overset', 'Alt+O', isText || (desk.overset === 0 && 'Nothing is over'), () =>

@@ -36,7 +36,7 @@ export function usePuttingDown({ store, format, pages, frames, framesOf, spread,
       await actions.fillSlots({ story: id, page: place.page, set: slot.content.set });
     else if (what === 'story' && slot) await actions.placeStory({ story: id, ...place, flow: slot.id, allPages: all });
     else if (what === 'tail' && target.frame) actions.join({ frame: target.frame, text: id });
-    else if (what === 'picture' && target.frame) actions.fillFrame(target.frame, id);
+    else if (what === 'picture' && target.frame) await actions.fillFrame({ frame: target.frame, picture: id });
     else if (what === 'picture') chooseAdded(await actions.placePicture({ picture: id, ...place, room: target.room }));
     else if (what === 'story') await actions.placeStory({ story: id, ...place, allPages: all });
     else await actions.goOn({ text: id, ...place, allPages: all });

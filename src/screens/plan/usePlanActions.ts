@@ -21,7 +21,6 @@ import {
   removePages,
   setMaster,
 } from '@/core/actions/pages';
-import { fillFrame } from '@/core/actions/pictures';
 import { removeSection, setSection } from '@/core/actions/sections';
 import { planStory, setStory, type StoryPlan } from '@/core/actions/stories';
 import { type Box, contains, type Point } from '@/core/geometry/box';
@@ -87,14 +86,20 @@ export function usePlanActions(store: DeskStore, composer: ComposerClient, say: 
           ({ content }) => content.type === 'picture' && content.picture === undefined,
         );
         const under = at && waiting.find(({ box }) => contains(box, at));
-        const frame = under ?? waiting[0];
-        if (frame) return act('Put a picture into its frame', (document) => fillFrame(document, frame.id, picture));
-        const free = largestFree(formatOf(store.document), [page], framesOf(page));
-        if (!free) return noRoom(page);
-        const box = inProportion(store.document, page, free.box, picture);
+        const frame = (under ?? waiting[0])?.id;
+        const free = frame === undefined ? largestFree(formatOf(store.document), [page], framesOf(page)) : undefined;
+        if (frame === undefined && !free) return noRoom(page);
         try {
-          const { diff } = await composer.plan('placePicture', { picture, page: page.page.id, box, room: free.box });
-          store.do('Place a picture', diff);
+          const { diff } =
+            frame !== undefined
+              ? await composer.plan('fillFrame', { frame, picture })
+              : await composer.plan('placePicture', {
+                  picture,
+                  page: page.page.id,
+                  box: inProportion(store.document, page, free!.box, picture),
+                  room: free!.box,
+                });
+          store.do(frame === undefined ? 'Place a picture' : 'Put a picture into its frame', diff);
         } catch (error) {
           say((error as Error).message, 'wrong');
         }

@@ -28,7 +28,7 @@ import {
 import { addMarginText, markOut, type MarkOut } from '@/core/actions/markOut';
 import { type Beneath, combineCaptions, partCaption, setBeside } from '@/core/actions/captions';
 import type { Beside } from '@/core/records/frame';
-import { fillFrame, type PictureWords, setCrop, setFocus, setPictureWords, swapPictures } from '@/core/actions/pictures';
+import { type PictureWords, setCrop, setFocus, setPictureWords } from '@/core/actions/pictures';
 import type { Point } from '@/core/geometry/box';
 import type { CropValues } from '@/core/properties/crop';
 import type { TextLayout, Wrap } from '@/core/records/frame';
@@ -177,9 +177,8 @@ export function useDeskActions(store: DeskStore, composer: ComposerClient, say: 
         act('Part a caption from its picture', (document) => partCaption(document, frames)),
       pictureWords: (picture: string, words: Partial<PictureWords>) =>
         act('Change the words of a picture', (document) => setPictureWords(document, picture, words)),
-      swapPictures: (one: string, other: string) => act('Change pictures over', (document) => swapPictures(document, one, other)),
-      fillFrame: (frame: string, picture: string) =>
-        act('Put a picture into its frame', (document) => fillFrame(document, frame, picture)),
+      swapPictures: (frames: PlannedActions['swapPictures']) => plan('Change pictures over', 'swapPictures', frames),
+      fillFrame: (intent: PlannedActions['fillFrame']) => plan('Put a picture into its frame', 'fillFrame', intent),
       putSlot: (intent: PutSlot) =>
         act(intent.takes === 'flow' ? 'Mark a flow area' : 'Mark a slot', (document) => putSlot(document, intent)),
       nameSlots: (set: string, name: string) => act('Name a slot', (document) => nameSlots(document, set, name)),
