@@ -3,16 +3,15 @@ import { formatOf, placedPages } from '../page/pages';
 import { paperGrid } from '../page/refit';
 import { all, type Document, find, framesOn, get } from '../records/document';
 import type { Diff } from '../records/diff';
-import type { FrameRecord, PageRecord } from '../records/index';
+import type { PageRecord } from '../records/index';
 import { copyOfPage, sideOf } from './recurring';
 import { complete } from '../records/references';
 import { said } from '../records/said';
-import { ActionError, Edit, newId, orderBehind, renaming } from './edit';
+import { ActionError, Edit, newId, orderBehind } from './edit';
 import { removeFrames } from './frames';
 import { refitFrame } from './refitFrame';
-import { withOwnText } from './masters';
 import { pourAnew } from './slots';
-import { copiedContent, textIn } from '../records/kinds/frames';
+import { copiesOf } from './copying';
 
 /** The most pages an issue may have. */
 export const MOST_PAGES = 1000;
@@ -204,35 +203,18 @@ export function putRecurring(document: Document, house: Document, page: string, 
 export function duplicatePage(document: Document, id: string): Diff {
   const edit = new Edit(document);
   const [copy] = putPages(edit, { after: id, count: 1, master: get(document, 'page', id).master });
-  const groups = new Map<string, string>();
-  const sets = renaming();
   const format = formatOf(document);
   const gridOf = (state: Document, page: string) => {
     const { master, side } = placedPages(state).find((placed) => placed.page.id === page)!;
     return paperGrid(format, master, side);
   };
   const [from, to] = [gridOf(document, id), gridOf(edit.document, copy!.id)];
-  for (const frame of framesOn(document, id)) {
-    const own: FrameRecord = { ...frame, id: newId(), on: copy!.id };
-    const { group, ...alone } = own;
-    const kept = group === undefined ? undefined : (groups.get(group) ?? copyOfGroup(edit, group, groups));
-    const placed: FrameRecord = kept === undefined ? alone : { ...alone, group: kept };
-    if (textIn(frame) === undefined) refitFrame(edit, { ...placed, content: copiedContent(frame.content, sets) }, from, to);
-    else {
-      const text = find(document, 'text', textIn(frame));
-      if (!text || text.role === 'body') continue;
-      refitFrame(edit, withOwnText(edit, placed), from, to);
-    }
+  const frames = framesOn(document, id).map((frame) => frame.id);
+  for (const record of copiesOf(document, frames, 'left')) {
+    if (record.kind === 'frame') refitFrame(edit, { ...record, on: copy!.id }, from, to);
+    else edit.put(record);
   }
   return turned(edit, document);
-}
-
-function copyOfGroup(edit: Edit, group: string, copies: Map<string, string>): string | undefined {
-  const record = find(edit.document, 'group', group);
-  if (!record) return undefined;
-  const { id } = edit.put({ ...record, id: newId() });
-  copies.set(group, id);
-  return id;
 }
 
 /** Says what a recurring page of a house is, and whether every issue begins or ends with it. */

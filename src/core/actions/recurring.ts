@@ -1,11 +1,12 @@
 import { refitFrame } from './refitFrame';
-import { Edit, newId, renaming } from './edit';
+import { copiesOf } from './copying';
+import { Edit, newId } from './edit';
 import { formatOf, placedPages } from '../page/pages';
 import { paperGrid } from '../page/refit';
 import { all, type Document, documentOf, find, framesOn, get } from '../records/document';
-import type { DocumentRecord, FrameRecord, PageRecord } from '../records/index';
+import type { DocumentRecord, PageRecord } from '../records/index';
 import { complete } from '../records/references';
-import { copiedContent, pictureIn, textIn } from '../records/kinds/frames';
+import { pictureIn, textIn } from '../records/kinds/frames';
 
 /** The recurring pages of a house by where they come in an issue. */
 export function recurringPages(house: Document): Readonly<Record<'front' | 'back' | 'other', readonly PageRecord[]>> {
@@ -23,20 +24,15 @@ export function recurringPages(house: Document): Readonly<Record<'front' | 'back
  */
 export function copyOfPage(from: Document, page: PageRecord, order: string): DocumentRecord[] {
   const id = newId();
-  const renamed = renaming();
   const { recurs: _, ...plain } = page;
   const out = new Map<string, DocumentRecord>();
   const put = (record: DocumentRecord) => void out.set(record.id, record);
   put({ ...plain, id, order });
-  for (const frame of framesOn(from, page.id)) {
-    const { content } = frame;
-    const copy: FrameRecord = { ...frame, id: renamed(frame.id), on: id, content: copiedContent(content, renamed) };
-    const group = find(from, 'group', frame.group);
-    const text = find(from, 'text', textIn(frame));
+  const frames = framesOn(from, page.id);
+  const ids = frames.map((frame) => frame.id);
+  for (const record of copiesOf(from, ids, 'kept')) put(record.kind === 'frame' ? { ...record, on: id } : record);
+  for (const frame of frames) {
     const picture = find(from, 'picture', pictureIn(from, frame)?.picture);
-    put(group ? { ...copy, group: renamed(group.id) } : copy);
-    if (group) put({ ...group, id: renamed(group.id) });
-    if (text) put({ ...text, id: renamed(text.id) });
     if (picture) put(picture);
   }
   return [...out.values()];

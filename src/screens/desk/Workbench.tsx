@@ -31,6 +31,7 @@ import { TextDialog, type TextAsked } from '../text/TextDialogs';
 import { styleLists } from '../text/styleLists';
 import { textCommands } from '../text/textCommands';
 import { type Desk, useDesk } from './useDesk';
+import { useClipboard } from './frames/useClipboard';
 import { useFiles } from './useFiles';
 import { BringIn } from '../bringIn/BringInDialog';
 
@@ -59,6 +60,7 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
   );
   const underWay = useHand(desk.hand, ({ doing }) => UNDER_WAY[doing]);
   const [asked, setAsked] = useState<TextAsked>();
+  const clipboard = useClipboard(desk);
   const ofDesk = deskCommands(desk, {
     underWay,
     bringIn: dropzone.open,
@@ -66,6 +68,7 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
     clean: () => setSide('clean'),
     spelling: () => setSide('spelling'),
     type: () => desk.only && void typeAt(desk, desk.only),
+    clipboard,
   });
   const isWriting = useHand(desk.hand, ({ doing }) => doing === 'typing');
   const noText = underWay ?? (isWriting || desk.text ? undefined : 'Choose a text first');

@@ -9,6 +9,7 @@ import type { Doing } from './hand/hand';
 import { GOOD_PPI, zoomAt } from '@/core/pictures/placing';
 import type { CropValues } from '@/core/properties/crop';
 import { isDrawing } from '@/core/records/picture';
+import { hasClip, type useClipboard } from './frames/useClipboard';
 import { insideOf } from './hand/useCropping';
 import type { Desk } from './useDesk';
 import { frameKind } from '@/core/records/kinds/frames';
@@ -22,6 +23,7 @@ interface Beyond {
   readonly clean: () => void;
   readonly spelling: () => void;
   readonly type: () => void;
+  readonly clipboard: ReturnType<typeof useClipboard>;
 }
 
 /** Why nothing can be done with what is chosen while something is under way. */
@@ -31,7 +33,7 @@ export const UNDER_WAY: Partial<Record<Doing['doing'], string>> = {
 };
 
 /** What can be done on the desk, in the order of the command bar. A new one is one line. */
-export function deskCommands(desk: Desk, { underWay, bringIn, type, find, clean, spelling }: Beyond): Command[] {
+export function deskCommands(desk: Desk, { underWay, bringIn, type, find, clean, spelling, clipboard }: Beyond): Command[] {
   const { spread, view, toggle, text, only, group, frameActions: on, chosen } = desk;
   const count = desk.held.length;
   const none = underWay ?? (count === 0 && 'Nothing is chosen');
@@ -196,6 +198,13 @@ export function deskCommands(desk: Desk, { underWay, bringIn, type, find, clean,
       () => chosen.choose(desk.frames.map(({ frame }) => frame.id)),
     ),
     command('hold', 'Keep the selection while choosing more', 'Space', none, chosen.keep),
+    native('copy', count > 1 ? 'Copy the frames' : 'Copy the frame', 'Ctrl+C', none, clipboard.copy),
+    native('cut', count > 1 ? 'Cut the frames' : 'Cut the frame', 'Ctrl+X', none, clipboard.cut),
+    native('paste', 'Paste', 'Ctrl+V', underWay ?? (!hasClip() && 'Nothing was copied here'), () => clipboard.paste(false)),
+    native('paste-in-place', 'Paste in place', 'Ctrl+Shift+V', underWay ?? (!hasClip() && 'Nothing was copied here'), () =>
+      clipboard.paste(true),
+    ),
+    command('duplicate', count > 1 ? 'Duplicate the frames' : 'Duplicate the frame', 'Alt+D', none, on.duplicate),
     command('front', 'Bring to front', undefined, one, () => on.stack('front')),
     command('back', 'Send to back', undefined, one, () => on.stack('back')),
     command('remove', count > 1 ? 'Remove the frames' : 'Remove the frame', 'Delete', none, on.remove),
@@ -208,6 +217,9 @@ export function deskCommands(desk: Desk, { underWay, bringIn, type, find, clean,
 /** What is set beside the one picture that is chosen. */
 const captionIn = ({ document, only }: Desk, what: Beneath): TextRecord | undefined =>
   only && captionText(document, only.frame.id, what);
+
+/** A command whose key the browser tells of by itself. */
+const native = (...of: Parameters<typeof command>): Command => ({ ...command(...of), native: true });
 
 /** Text wraps in the order in which a key goes through them; along an outline only where there is one. */
 function nextWrap(document: Document, { content, wrap }: FrameRecord): Wrap['mode'] {

@@ -116,6 +116,7 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
     allPages,
     onGo: spread.go,
     onPlaced: (places, how) => actions.move(places, how === MOVE ? 'Move a frame' : 'Size a frame'),
+    onCopied: (places) => chooseAdded(actions.leaveCopies(places)),
     onShaped: (frame, shape) => actions.put('look', [frame], { shape }),
     onDropped: (carried, target) => void puttingDown.drop(carried, target),
     onLook: (of) => onLook((now) => (now === of ? undefined : of)),
@@ -134,6 +135,11 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
     group: group?.id,
     chosen: [...chosen.ids].filter((each) => find(document, 'frame', each)),
     onRemoved: clear,
+    first: held[0],
+    onAdded: (diff) => {
+      const added = diff?.added.flatMap((record) => (record.kind === 'frame' && !record.beside ? [record.id] : []));
+      if (added?.length) choose(added);
+    },
   });
   return {
     place,

@@ -90,7 +90,7 @@ export function useFiles(desk: Desk) {
 
   const paste = useLatest((event: ClipboardEvent) => {
     const data = event.clipboardData;
-    if (!data || isTyping(event as unknown as KeyboardEvent) || hand.now().doing !== 'choosing') return;
+    if (event.defaultPrevented || !data || isTyping(event as unknown as KeyboardEvent) || hand.now().doing !== 'choosing') return;
     const at = pointer.current;
     const isPicture = data.files.length > 0 && data.getData('text/plain') === '';
     const carry = at && isOnDesk(at) ? gestures.carriedTo(isPicture ? 'picture' : 'story', '', at) : undefined;

@@ -14,7 +14,7 @@ interface RepeatChapterProps {
   readonly onRepeat: (intent: Repeat) => void;
 }
 
-/** Repeats a frame across and down at even steps. */
+/** Repeats a frame across and down with even gaps. */
 export function RepeatChapter({ document, frame, onRepeat }: RepeatChapterProps) {
   const step = usualStep(document, frame);
   const [times, setTimes] = useState({ across: 2, down: 1 });
@@ -32,7 +32,11 @@ export function RepeatChapter({ document, frame, onRepeat }: RepeatChapterProps)
           whole
           onChange={(to) => setTimes({ ...times, across: to })}
         />
-        <LengthField label="Step across" value={across} onChange={(to) => setSteps({ ...steps, across: to })} />
+        <LengthField
+          label="Gap across"
+          value={across - frame.box.w}
+          onChange={(to) => setSteps({ ...steps, across: frame.box.w + to })}
+        />
       </div>
       <div className="flex gap-2">
         <NumberField
@@ -43,7 +47,11 @@ export function RepeatChapter({ document, frame, onRepeat }: RepeatChapterProps)
           whole
           onChange={(to) => setTimes({ ...times, down: to })}
         />
-        <LengthField label="Step down" value={down} onChange={(to) => setSteps({ ...steps, down: to })} />
+        <LengthField
+          label="Gap down"
+          value={down - frame.box.h}
+          onChange={(to) => setSteps({ ...steps, down: frame.box.h + to })}
+        />
       </div>
       <button
         type="button"

@@ -1,6 +1,7 @@
 import type { Repeat } from '@/core/actions/copies';
 import { pageGrid } from '@/core/page/grid';
 import type { Wrap } from '@/core/records/frame';
+import type { Diff } from '@/core/records/diff';
 import type { FormatRecord } from '@/core/records/index';
 import type { Arrangement, Terms } from './arrangements';
 import type { FrameInSight } from './frameInSight';
@@ -24,6 +25,7 @@ export interface FrameActions {
   readonly groupWrap: (wrap: Partial<Wrap>) => void;
   readonly stack: (where: 'front' | 'back') => void;
   readonly remove: () => void;
+  readonly duplicate: () => void;
   readonly nameSlots: (set: string, name: string) => void;
   readonly repeat: (intent: Repeat) => void;
   readonly rejoin: () => void;
@@ -37,10 +39,13 @@ interface Chosen {
   readonly group: string | undefined;
   readonly chosen: readonly string[];
   readonly onRemoved: () => void;
+  readonly first: FrameInSight | undefined;
+  /** Chooses what a change added. */
+  readonly onAdded: (diff: Diff | undefined) => void;
 }
 
 /** What can be done with what is chosen, for the bar, the detail and the keys. */
-export function frameActionsOn({ format, actions, only, group, chosen, onRemoved }: Chosen): FrameActions {
+export function frameActionsOn({ format, actions, only, group, chosen, first, onAdded, onRemoved }: Chosen): FrameActions {
   const id = only?.frame.id;
   /** The first division into columns takes the house's gutter. */
   const withGutter = <C extends object>(change: C): C => {
@@ -63,6 +68,11 @@ export function frameActionsOn({ format, actions, only, group, chosen, onRemoved
     rejoin: () => {
       if (id) actions.rejoin([id]);
       onRemoved();
+    },
+    duplicate: () => {
+      const page = first?.page;
+      const gap = page ? pageGrid(format, page.master, page.side).gutter : 12;
+      onAdded(actions.duplicate(chosen, gap));
     },
     remove: () => {
       actions.remove(chosen);

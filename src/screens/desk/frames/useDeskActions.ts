@@ -10,6 +10,7 @@ import { setAppearance } from '@/core/actions/appearance';
 import type { Appearance } from '@/core/properties/frame';
 import { placeFrames, removeFrames, setTextLayout, setWrap, stack, type Place } from '@/core/actions/frames';
 import { placeAdvertisement, type PlaceAdvertisement } from '@/core/actions/advertisements';
+import { carriedCopies, duplicateFrames } from '@/core/actions/copying';
 import { type Across, copyAcross, type Repeat, repeatFrame } from '@/core/actions/copies';
 import { addMaster, partFrames, rejoinFrames, removeMaster, renameMaster, setBasedOn } from '@/core/actions/masters';
 import { nameSlots, putSlot, type PutSlot } from '@/core/actions/slots';
@@ -163,6 +164,13 @@ export function useDeskActions(store: DeskStore, composer: ComposerClient, say: 
         act(where === 'front' ? 'Bring to front' : 'Send to back', (document) => stack(document, id, where)),
       remove: (ids: readonly string[]) =>
         act(ids.length === 1 ? 'Remove a frame' : `Remove ${ids.length} frames`, (document) => removeFrames(document, ids)),
+      duplicate: (ids: readonly string[], gap: number) =>
+        act(ids.length === 1 ? 'Duplicate a frame' : `Duplicate ${ids.length} frames`, (document) =>
+          duplicateFrames(document, ids, gap),
+        ),
+      /** Leaves frames where they are, and puts copies of them elsewhere. */
+      leaveCopies: (places: ReadonlyMap<string, Place>) =>
+        act(places.size === 1 ? 'Copy a frame' : `Copy ${places.size} frames`, (document) => carriedCopies(document, places)),
       palette: (palette: string) => act('Change the palette', (document) => recolour(document, palette)),
       mark: (intent: MarkOut) =>
         act(`Add ${intent.as === 'text' ? intent.as : withArticle(intent.as)}`, (document) => markOut(document, intent)),

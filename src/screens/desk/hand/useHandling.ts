@@ -7,6 +7,7 @@ import { setAppearance, withCorner } from '@/core/actions/appearance';
 import { placeFrames, type Place } from '@/core/actions/frames';
 import { isEmptyFrame } from '@/core/actions/threads';
 import { contains } from '@/core/geometry/box';
+import { carriedCopies } from '@/core/actions/copying';
 import { type Document, find } from '@/core/records/document';
 import { mapped, rotation } from '@/core/geometry/matrix';
 import { pageGrid, stretchBetween, stretchBox } from '@/core/page/grid';
@@ -41,6 +42,7 @@ interface Surroundings {
   readonly allPages: boolean;
   readonly onGo: (spread: number) => void;
   readonly onPlaced: (places: ReadonlyMap<string, Place>, how: Pull) => void;
+  readonly onCopied: (places: ReadonlyMap<string, Place>) => void;
   readonly onShaped: (frame: string, shape: Shape) => void;
   readonly onDropped: (carry: Carry, target: Target) => void;
   /** A tail was pressed, not dragged. */
@@ -63,6 +65,8 @@ export function useHandling(around: Surroundings) {
     const { store, composer } = around;
     const { k } = desk.view;
     let places: Map<string, Place> | undefined;
+    // With Ctrl, what is carried is a copy.
+    let copies = false;
     followPointer(
       (event) => {
         if (!places && !hasWandered(start, event)) return;
@@ -83,12 +87,14 @@ export function useHandling(around: Surroundings) {
           const page = pages.find(({ dx }) => middle >= dx && middle <= dx + format.width) ?? each.page;
           places.set(each.frame.id, { on: page.page.id, box: { ...box, x: box.x - page.dx } });
         }
+        copies = how === MOVE && (event.ctrlKey || event.metaKey);
         hand.take({ doing: 'moving', places });
-        composer.draft(placeFrames(store.document, places));
+        composer.draft((copies ? carriedCopies : placeFrames)(store.document, places));
       },
       (event) => {
         hand.rest('moving');
-        if (places && event) latest.current.onPlaced(places, how);
+        if (places && event && copies) latest.current.onCopied(places);
+        else if (places && event) latest.current.onPlaced(places, how);
         else if (places) composer.draft(null);
         else if (event) onPress?.();
       },

@@ -97,11 +97,16 @@ const MENUS = {
     'turn-back',
     'group',
     'ungroup',
+    'cut',
+    'copy',
+    'paste',
+    'paste-in-place',
+    'duplicate',
     'front',
     'back',
     'remove',
   ],
-  spread: ['all', 'bring', 'add', 'fit', 'proof', 'columns', 'baselines'],
+  spread: ['paste', 'paste-in-place', 'all', 'bring', 'add', 'fit', 'proof', 'columns', 'baselines'],
 } as const;
 
 /** What shall a marked-out stretch be? */

@@ -4,6 +4,8 @@ export interface Command {
   readonly name: string;
   /** As shown, `Ctrl+Z`; compared with what is pressed by `matches`. */
   readonly keys?: string | undefined;
+  /** The browser tells of it by an event of its own (copying, pasting): its key is shown, and not taken. */
+  readonly native?: true;
   /** Why it cannot be done now, in a word or two; undefined where it can. */
   readonly not?: string | undefined;
   readonly run: () => void;

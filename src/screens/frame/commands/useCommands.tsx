@@ -71,7 +71,7 @@ export function useCommands({ store, say, commands = [], onKey, onTurn }: Comman
     // What a control has taken, such as an arrow in a group of choices, means nothing beyond it.
     if (dialog || event.defaultPrevented || isTyping(event)) return;
     if (onKey?.(event)) return;
-    const found = every.find(({ keys, not }) => !not && matches(keys, event) && (single || !isSingle(keys)));
+    const found = every.find(({ keys, not, native }) => !not && !native && matches(keys, event) && (single || !isSingle(keys)));
     if (!found || (isPressing(event) && onControl(event))) return;
     event.preventDefault();
     found.run();
