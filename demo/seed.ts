@@ -1,5 +1,5 @@
 import { documentOf } from '@/core/records/document';
-import type { PictureRecord } from '@/core/records/index';
+import type { NewPicture } from '@/core/actions/pictures';
 import { composerFor } from '@/formats/faces/files';
 import { readPicture } from '@/formats/pictures/read';
 import { putBlob } from '@/store/blobs';
@@ -13,20 +13,22 @@ import { drawn, PICTURES } from './longspar/pictures';
 import { ARTWORK, artworkSvg } from './advertisements';
 import { TOWN_PICTURES } from './townPictures';
 
+/** Reads a picture of the demo and keeps its files. */
+async function kept(file: string, bytes: Uint8Array): Promise<NewPicture> {
+  const { facts, preview } = await readPicture(file, bytes);
+  const blob = await putBlob(facts.media, bytes);
+  return { ...facts, blob, ...(preview ? { preview: await putBlob('image/webp', preview) } : {}) };
+}
+
 /** Fills an empty database with the demo: three publications, each with its house and an issue. Gives false when it is not empty. */
 export async function seed(): Promise<boolean> {
   if ((await listPublications()).length > 0) return false;
-  const pictures = new Map<string, Omit<PictureRecord, 'kind' | 'id' | 'order'>>();
+  const pictures = new Map<string, NewPicture>();
   for (const picture of [...PICTURES, ...TOWN_PICTURES]) {
     const bytes = await drawn(picture);
-    const read = await readPicture(picture.file, bytes);
-    pictures.set(picture.file, { ...read, blob: await putBlob(read.media, bytes) });
+    pictures.set(picture.file, await kept(picture.file, bytes));
   }
-  for (const artwork of ARTWORK) {
-    const bytes = Buffer.from(await artworkSvg(artwork));
-    const read = await readPicture(artwork.file, bytes);
-    pictures.set(artwork.file, { ...read, blob: await putBlob(read.media, bytes) });
-  }
+  for (const artwork of ARTWORK) pictures.set(artwork.file, await kept(artwork.file, Buffer.from(await artworkSvg(artwork))));
   const { composer } = await composerFor(documentOf(LONGSPAR_HOUSE));
   const own = new Map([...pictures].filter(([file]) => PICTURES.some((picture) => picture.file === file)));
   const issue = await issue14(own, composer);

@@ -14,7 +14,7 @@ async function main(): Promise<void> {
   let picture;
   if (options.picture) {
     const bytes = await read(options.picture.file);
-    picture = { read: await readPicture(options.picture.file, bytes), bytes };
+    picture = { facts: (await readPicture(options.picture.file, bytes)).facts, bytes };
   }
   const style =
     options.style === undefined ? undefined : readStyleFile(options.style, new TextDecoder().decode(await read(options.style)));

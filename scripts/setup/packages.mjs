@@ -10,19 +10,24 @@ const PACKAGES = {
   'poppler-utils': () => has('pdftotext'),
   qpdf: () => has('qpdf'),
   ghostscript: () => has('gs'),
+  'librsvg2-bin': () => has('rsvg-convert'),
+  'libimage-exiftool-perl': () => has('exiftool'),
   'unicode-data': () => existsSync('/usr/share/unicode/auxiliary/LineBreakTest.txt'),
   hunspell: () => has('hunspell'),
   pandoc: () => has('pandoc'),
   'hunspell-en-gb': () => existsSync('/usr/share/hunspell/en_GB.dic'),
 };
 
-export const TO_RUN = ['postgresql'];
+/** Beside the database, what reads drawings and puts them into inks. */
+export const TO_RUN = ['postgresql', 'poppler-utils', 'ghostscript', 'librsvg2-bin'];
 export const TO_TEST = [
   'postgresql',
   'chromium',
   'poppler-utils',
   'qpdf',
   'ghostscript',
+  'librsvg2-bin',
+  'libimage-exiftool-perl',
   'unicode-data',
   'hunspell',
   'hunspell-en-gb',

@@ -39,6 +39,7 @@ export interface PictureRecord extends RecordBase<'picture'> {
   readonly transparent: boolean;
   /** Of a PDF: which of its pages it is, from 1. */
   readonly page?: number | undefined;
+  readonly pages?: number | undefined;
   /** Of a drawing that no browser shows: a picture of it. */
   readonly preview?: string | undefined;
   /** Of an EPS: the same as a page of PDF. */
@@ -75,6 +76,7 @@ export const PICTURE: Kind<PictureRecord> = {
     profile: maybe(LINE),
     transparent: YES_OR_NO,
     page: maybe(whole(1, 100_000)),
+    pages: maybe(whole(1, 100_000)),
     preview: maybe({ is: 'hash' }),
     drawing: maybe({ is: 'hash' }),
     focus: maybe(parts({ x: SHARE, y: SHARE })),

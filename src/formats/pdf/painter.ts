@@ -17,7 +17,6 @@ import {
 import { mappedBox, type Matrix } from '@/core/geometry/matrix';
 import { mm } from '@/core/length/length';
 import type { PictureRecord } from '@/core/records/index';
-import { isDrawing } from '@/core/records/picture';
 import type { Face } from '@/core/type/face';
 import { PdfFonts } from './fonts';
 import { type Colours, embedPicture, embedSoftArea, softBox } from './pictures';
@@ -213,7 +212,9 @@ class Painter {
 
   /** Starts converting pictures, a few at a time, in the order in which pages will ask for them. */
   convert(pictures: readonly { readonly picture: string; readonly width: number }[]): void {
-    const waiting = [...new Map(pictures.map((each) => [imageKey(this.#sources, each.picture, each.width), each])).values()];
+    const widest = new Map<string, number>();
+    for (const { picture, width } of pictures) widest.set(picture, Math.max(width, widest.get(picture) ?? 0));
+    const waiting = [...widest].map(([picture, width]) => ({ picture, width }));
     const next = async (): Promise<void> => {
       for (let each = waiting.shift(); each && !this.#stopped; each = waiting.shift())
         await this.#convert(each.picture, each.width).ref.catch(() => undefined);
@@ -233,8 +234,7 @@ class Painter {
   }
 
   #convert(id: string, width: number): { name: string; ref: Promise<PDFRef> } {
-    const key = imageKey(this.#sources, id, width);
-    let image = this.#images.get(key);
+    let image = this.#images.get(id);
     if (!image) {
       const picture = this.#sources.picture(id);
       const ref = this.#sources
@@ -242,7 +242,7 @@ class Painter {
         .then((bytes) => embedPicture(this.#pdf.context, picture, bytes, this.#colours, width));
       // Whoever asks for the picture hears of a failure; until then nobody need.
       ref.catch(() => undefined);
-      this.#images.set(key, (image = { name: `P${this.#images.size + 1}`, ref }));
+      this.#images.set(id, (image = { name: `P${this.#images.size + 1}`, ref }));
     }
     return image;
   }
@@ -250,11 +250,6 @@ class Painter {
 
 /** Pictures converted at the same time: the inks are worked out on one core each. */
 const AT_ONCE = 2;
-
-/** A picture is written once; a drawing once for each width, as it is rendered for it. */
-function imageKey(sources: PdfSources, picture: string, width: number): string {
-  return isDrawing(sources.picture(picture)) ? `${picture} ${Math.ceil(width)}` : picture;
-}
 
 /** The pictures of a page, those that stand in its texts among them, with the widths they are shown at. */
 function picturesOf(list: PageList): { picture: string; width: number }[] {

@@ -1,11 +1,16 @@
+import { createHash } from 'node:crypto';
 import { promisify } from 'node:util';
 import { deflate } from 'node:zlib';
-import { type PDFContext, type PDFRef } from '@cantoo/pdf-lib';
+import { type PDFArray, type PDFContext, PDFName, type PDFRef } from '@cantoo/pdf-lib';
 import sharp, { type Sharp } from 'sharp';
 import { contourPath } from '@/core/compose/frames/contours';
 import type { AreaItem } from '@/core/compose/displayList/displayList';
 import type { Box } from '@/core/geometry/box';
 import type { PictureRecord } from '@/core/records/index';
+import { isDrawing } from '@/core/records/picture';
+import { readProfile } from '../pictures/profile';
+import { ToolError } from '../pictures/tools';
+import { embedDrawing } from './drawings';
 import { PICTURE_PIXELS } from '../pictures/read';
 
 /** The inks a PDF is written in: the printer's four, or a screen's three. */
@@ -22,10 +27,11 @@ const squeeze = promisify(deflate);
 const JPEG = { quality: 95, chromaSubsampling: '4:4:4' } as const;
 
 /**
- * A picture as an image object, at all its pixels. Opaque pictures are written as JPEG (an RGB JPEG for the screen
- * just as it came), transparent ones without loss and with a soft mask.
+ * A picture as an object that is drawn into the unit square, at all its pixels or as the lines it is made of. Opaque pictures
+ * are written as JPEG (an RGB JPEG for the screen just as it came), transparent ones without loss and with a soft mask. What
+ * is in inks or grey already stays as it is for print, with its profile and all its bits.
  *
- * @param width the width it is placed at, points: what drawings are rendered for
+ * @param width the width it is placed at, points: what an SVG is rendered for where it cannot stay a drawing
  */
 export async function embedPicture(
   context: PDFContext,
@@ -34,7 +40,17 @@ export async function embedPicture(
   colours: Colours,
   width: number,
 ): Promise<PDFRef> {
-  const drawing = picture.media === 'image/svg+xml';
+  if (isDrawing(picture)) {
+    try {
+      return await embedDrawing(context, picture, bytes, colours);
+    } catch (error) {
+      if (!(error instanceof ToolError) || picture.media !== 'image/svg+xml') throw error;
+    }
+  } else if (colours === 'cmyk' && picture.colour !== 'rgb') {
+    const kept = await embedKept(context, picture, bytes);
+    if (kept) return kept;
+  }
+  const drawing = isDrawing(picture);
   const pixels = Math.min(MOST_DRAWING_SIDE, Math.ceil((width / 72) * DRAWING_PPI));
   const source = () =>
     drawing
@@ -43,81 +59,94 @@ export async function embedPicture(
           density: Math.min(2400, Math.max(72, (72 * pixels) / picture.width)),
         }).resize({ width: pixels })
       : sharp(bytes, { limitInputPixels: PICTURE_PIXELS }).autoOrient();
-  const base = { Type: 'XObject', Subtype: 'Image', BitsPerComponent: 8 };
 
   if (colours === 'rgb' && picture.media === 'image/jpeg' && picture.colour === 'rgb') {
     const { orientation } = await sharp(bytes).metadata();
-    if ((orientation ?? 1) === 1) {
-      return context.register(
-        context.stream(bytes, {
-          ...base,
-          Width: picture.width,
-          Height: picture.height,
-          ColorSpace: 'DeviceRGB',
-          Filter: 'DCTDecode',
-        }),
-      );
-    }
+    if ((orientation ?? 1) === 1)
+      return image(context, bytes, { ...sizeOf(picture), ColorSpace: 'DeviceRGB', Filter: 'DCTDecode' });
   }
-
-  // A picture in the printer's four inks is separated already, and one in grey is black ink alone: both stay what they are.
-  const kept = colours === 'cmyk' && !drawing && !picture.transparent && picture.colour !== 'rgb';
-  if (kept) {
-    const cmyk = picture.colour === 'cmyk';
-    const metadata = await sharp(bytes).metadata();
-    const asIs = picture.media === 'image/jpeg' && (metadata.orientation ?? 1) === 1;
-    const size = { Width: picture.width, Height: picture.height };
-    if (asIs && metadata.channels === (cmyk ? 4 : 1)) {
-      const inverted = cmyk && isAdobeJpeg(bytes) ? { Decode: [1, 0, 1, 0, 1, 0, 1, 0] } : {};
-      const space = cmyk ? 'DeviceCMYK' : 'DeviceGray';
-      return context.register(context.stream(bytes, { ...base, ...size, ColorSpace: space, Filter: 'DCTDecode', ...inverted }));
-    }
-    const { data, info } = await source()
-      .pipelineColourspace(cmyk ? 'cmyk' : 'b-w')
-      .toColourspace(cmyk ? 'cmyk' : 'b-w')
-      .raw()
-      .toBuffer({ resolveWithObject: true });
-    if (info.channels === (cmyk ? 4 : 1))
-      return context.register(
-        context.stream(await squeeze(data), {
-          ...base,
-          Width: info.width,
-          Height: info.height,
-          ColorSpace: cmyk ? 'DeviceCMYK' : 'DeviceGray',
-          Filter: 'FlateDecode',
-        }),
-      );
-  }
-
-  const inInks = (image: Sharp) =>
+  const inInks = (of: Sharp) =>
     colours === 'cmyk'
-      ? image.pipelineColourspace('rgb16').toColourspace('cmyk').withIccProfile('cmyk', { attach: false })
-      : image.toColourspace('srgb');
+      ? of.pipelineColourspace('rgb16').toColourspace('cmyk').withIccProfile('cmyk', { attach: false })
+      : of.toColourspace('srgb');
   const space = colours === 'cmyk' ? 'DeviceCMYK' : 'DeviceRGB';
 
   if (!picture.transparent && !drawing) {
     const { data, info } = await inInks(source()).jpeg(JPEG).toBuffer({ resolveWithObject: true });
     // JPEG keeps four inks inverted, as common practice has it; Decode turns them back.
-    const decode = colours === 'cmyk' ? { Decode: [1, 0, 1, 0, 1, 0, 1, 0] } : {};
-    return context.register(
-      context.stream(data, {
-        ...base,
-        Width: info.width,
-        Height: info.height,
-        ColorSpace: space,
-        Filter: 'DCTDecode',
-        ...decode,
-      }),
-    );
+    const decode = colours === 'cmyk' ? { Decode: INVERTED } : {};
+    return image(context, data, { ...sizeOf(info), ColorSpace: space, Filter: 'DCTDecode', ...decode });
   }
   const { data: alpha, info } = await source().ensureAlpha().extractChannel('alpha').raw().toBuffer({ resolveWithObject: true });
   const { data } = await inInks(source().flatten({ background: '#ffffff' }))
     .raw()
     .toBuffer({ resolveWithObject: true });
-  const size = { Width: info.width, Height: info.height };
-  const packed = { ...base, ...size, Filter: 'FlateDecode' };
-  const mask = context.register(context.stream(await squeeze(alpha), { ...packed, ColorSpace: 'DeviceGray' }));
-  return context.register(context.stream(await squeeze(data), { ...packed, ColorSpace: space, SMask: mask }));
+  const mask = image(context, await squeeze(alpha), { ...sizeOf(info), ColorSpace: 'DeviceGray', Filter: 'FlateDecode' });
+  return image(context, await squeeze(data), { ...sizeOf(info), ColorSpace: space, Filter: 'FlateDecode', SMask: mask });
+}
+
+const INVERTED = [1, 0, 1, 0, 1, 0, 1, 0];
+
+const sizeOf = ({ width, height }: { readonly width: number; readonly height: number }) => ({ Width: width, Height: height });
+
+type ImageEntries = Parameters<PDFContext['stream']>[1];
+
+/** An image object (ISO 32000-1, 8.9.5), of eight bits unless it says otherwise. */
+const image = (context: PDFContext, bytes: Uint8Array, entries: ImageEntries): PDFRef =>
+  context.register(context.stream(bytes, { Type: 'XObject', Subtype: 'Image', BitsPerComponent: 8, ...entries }));
+
+/**
+ * A picture in the printer's inks, or in grey, which is black ink alone: its pixels as they are, in the space that its profile
+ * describes. Undefined where it is not what its record says.
+ */
+async function embedKept(context: PDFContext, picture: PictureRecord, bytes: Uint8Array): Promise<PDFRef | undefined> {
+  const inks = picture.colour === 'cmyk' ? 4 : 1;
+  const metadata = await sharp(bytes, { limitInputPixels: PICTURE_PIXELS }).metadata();
+  const space = spaceOf(context, inks, metadata.icc);
+  const isUpright = (metadata.orientation ?? 1) === 1;
+  if (picture.media === 'image/jpeg' && isUpright && metadata.channels === inks) {
+    const inverted = inks === 4 && isAdobeJpeg(bytes) ? { Decode: INVERTED } : {};
+    return image(context, bytes, { ...sizeOf(picture), ColorSpace: space, Filter: 'DCTDecode', ...inverted });
+  }
+  const wide = metadata.depth === 'ushort';
+  const colourspace = inks === 4 ? 'cmyk' : wide ? 'grey16' : 'b-w';
+  const { data, info } = await sharp(bytes, { limitInputPixels: PICTURE_PIXELS })
+    .autoOrient()
+    .pipelineColourspace(colourspace)
+    .toColourspace(colourspace)
+    .raw({ depth: wide ? 'ushort' : 'uchar' })
+    .toBuffer({ resolveWithObject: true });
+  if (info.channels !== inks && info.channels !== inks + 1) return undefined;
+  const size = wide ? 2 : 1;
+  if (wide) data.swap16();
+  const packed = { ...sizeOf(info), Filter: 'FlateDecode', BitsPerComponent: 8 * size };
+  if (info.channels === inks) return image(context, await squeeze(data), { ...packed, ColorSpace: space });
+  // Transparency lies beside the inks in every pixel, and in a mask of its own in a PDF.
+  const count = info.width * info.height;
+  const colour = Buffer.alloc(count * inks * size);
+  const alpha = Buffer.alloc(count * size);
+  for (let i = 0; i < count; i++) {
+    const from = i * (inks + 1) * size;
+    data.copy(colour, i * inks * size, from, from + inks * size);
+    data.copy(alpha, i * size, from + inks * size, from + (inks + 1) * size);
+  }
+  const mask = image(context, await squeeze(alpha), { ...packed, ColorSpace: 'DeviceGray' });
+  return image(context, await squeeze(colour), { ...packed, ColorSpace: space, SMask: mask });
+}
+
+/** Profiles that a file has already: many pictures have the same. */
+const profiles = new WeakMap<PDFContext, Map<string, PDFRef>>();
+
+/** The space that a profile describes, or the printer's own where there is none that fits. */
+function spaceOf(context: PDFContext, inks: 1 | 4, icc: Buffer | undefined): PDFName | PDFArray {
+  const device = PDFName.of(inks === 4 ? 'DeviceCMYK' : 'DeviceGray');
+  if (!icc || readProfile(icc)?.channels !== inks) return device;
+  let own = profiles.get(context);
+  if (!own) profiles.set(context, (own = new Map()));
+  const key = createHash('sha256').update(icc).digest('hex');
+  let ref = own.get(key);
+  if (!ref) own.set(key, (ref = context.register(context.flateStream(icc, { N: inks, Alternate: device }))));
+  return context.obj([PDFName.of('ICCBased'), ref]);
 }
 
 /**

@@ -1,8 +1,10 @@
 import sharp from 'sharp';
 import { describe, expect, it } from 'vitest';
 import { pngThatClaims } from '../../../tests/support/png';
-import { readPicture, screenCopy } from './read';
+import { readPicture as readWhole, screenCopy } from './read';
 import { checkSvg } from './svgSafety';
+
+const readPicture = async (...of: Parameters<typeof readWhole>) => (await readWhole(...of)).facts;
 
 const blank = (
   width: number,
@@ -79,7 +81,8 @@ describe('a picture', () => {
   it.each([
     ['empty.png', new Uint8Array(0), 422, /is empty/],
     ['words.png', new TextEncoder().encode('not a picture'), 415, /not a picture/],
-    ['page.pdf', new TextEncoder().encode('%PDF-1.7 …'), 415, /not a picture/],
+    ['page.pdf', new TextEncoder().encode('%PDF-1.7 …'), 422, /is damaged/],
+    ['photo.psd', new TextEncoder().encode('8BPS…'), 415, /take a JPEG, PNG, WebP, TIFF, AVIF, GIF, SVG, PDF or EPS file/],
   ] as const)('refuses %s with one sentence', async (name, bytes, status, message) => {
     await expect(readPicture(name, bytes)).rejects.toMatchObject({ status, message: expect.stringMatching(message) as string });
   });

@@ -2,7 +2,7 @@
 
 import { useCallback, useRef, useState } from 'react';
 import type { DeskStore } from '@/client/deskStore';
-import { bringInPicture } from '@/core/actions/pictures';
+import { bringInPicture, type NewPicture } from '@/core/actions/pictures';
 import { counted, listed } from '@/core/records/count';
 import type { PictureRecord } from '@/core/records/index';
 import type { Say } from '../frame/useNotices';
@@ -48,11 +48,12 @@ export function useBringIn(store: DeskStore, say: Say, onCame: (came: CameIn) =>
         try {
           if (COPY.test(file.name)) copy.push(await readCopyFile(file, controller.signal));
           else {
-            const picture = await upload<Omit<PictureRecord, 'id' | 'kind' | 'order'>>(
+            const { picture, notes } = await upload<{ picture: NewPicture; notes: readonly string[] }>(
               '/api/imports/pictures',
               file,
               controller.signal,
             );
+            for (const note of notes) say(note);
             const diff = bringInPicture(store.document, picture);
             store.do(`Bring in “${picture.name}”`, diff);
             pictures.push(diff.added[0] as PictureRecord);

@@ -16,7 +16,7 @@ import { facesOf } from '@/core/compose/paragraph/faces';
 import { composerFor, loadFaces } from '@/formats/faces/files';
 import { paintPdf } from '@/formats/pdf/painter';
 import { pdfPages } from '@/formats/pdf/pages';
-import type { ReadPicture } from '@/formats/pictures/read';
+import type { PictureFacts } from '@/formats/pictures/read';
 import { OptionError, type RenderOptions } from './options';
 import { NO_STYLE_FILE, type StyleFile } from './styleFile';
 
@@ -37,7 +37,7 @@ export interface LinesReport {
 
 /** A picture to be set beside the text, read and with its bytes. */
 export interface RenderPicture {
-  readonly read: ReadPicture;
+  readonly facts: PictureFacts;
   readonly bytes: Uint8Array;
 }
 
@@ -59,11 +59,11 @@ export async function typeset(
 
   if (picture && options.picture) {
     const { at, wrap, standOff } = options.picture;
-    const { outlines } = picture.read;
+    const { outlines } = picture.facts;
     const outline = outlines.alpha ? 'alpha' : 'background';
     if (wrap === 'outline' && !outlines[outline])
       throw new OptionError('The picture has no outline: it has no transparency, and its background is not plain.');
-    edit.put({ id: 'picture', kind: 'picture', order: 'a0', blob: '0'.repeat(64), ...picture.read });
+    edit.put({ id: 'picture', kind: 'picture', order: 'a0', blob: '0'.repeat(64), ...picture.facts });
     putFrame(
       edit,
       'page',

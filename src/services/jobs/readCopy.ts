@@ -1,10 +1,11 @@
+import type { NewPicture } from '@/core/actions/pictures';
 import { RefusedFileError } from '@/formats/refused';
 import { counted } from '@/core/records/count';
 import type { SentCopy, SentWords } from '@/formats/copy/sent';
 import { getUpload } from '@/store/uploads';
 import { inReader } from '../reading/readers';
 import type { JobKind } from './kind';
-import { type KeptPicture, keptPicture } from './readPicture';
+import { keptPicture } from './readPicture';
 
 /** A file that has come in, by the id it was kept under. */
 export interface UploadOrder {
@@ -16,7 +17,7 @@ export interface UploadOrder {
 /** Copy that was read, and the pictures in it that were kept; nothing for one that could not be read. */
 export interface BroughtCopy {
   readonly copy: SentWords;
-  readonly pictures: readonly (KeptPicture | null)[];
+  readonly pictures: readonly (NewPicture | null)[];
 }
 
 /** Reads a file of copy. Nothing of its words is kept: they become a story of an issue by a change. */
@@ -39,13 +40,13 @@ export async function brought(
   signal: AbortSignal,
   bytesOf: (picture: number) => Promise<Uint8Array | undefined> = (i) => Promise.resolve(found[i]!.bytes),
 ): Promise<BroughtCopy> {
-  const pictures: (KeptPicture | null)[] = [];
+  const pictures: (NewPicture | null)[] = [];
   let missing = 0;
   for (const [i, { name }] of found.entries()) {
     const bytes = await bytesOf(i);
     if (!bytes) missing++;
     try {
-      pictures.push(bytes ? await keptPicture(name, bytes, signal) : null);
+      pictures.push(bytes ? (await keptPicture(name, bytes, signal)).picture : null);
     } catch (error) {
       if (!(error instanceof RefusedFileError)) throw error;
       pictures.push(null);

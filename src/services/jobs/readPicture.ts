@@ -1,16 +1,28 @@
-import type { ReadPicture } from '@/formats/pictures/read';
+import type { NewPicture } from '@/core/actions/pictures';
 import { putBlob } from '@/store/blobs';
 import { getUpload } from '@/store/uploads';
 import { inReader } from '../reading/readers';
 import type { JobKind } from './kind';
 
-/** A picture that was read, and its file by the name it is kept under. */
-export type KeptPicture = ReadPicture & { readonly blob: string };
+/** A picture that was read, with its files by the names they are kept under, and what is to be said of it. */
+export interface KeptPicture {
+  readonly picture: NewPicture;
+  readonly notes: readonly string[];
+}
 
-/** Reads a picture and keeps its file. @throws RefusedFileError */
-export async function keptPicture(name: string, bytes: Uint8Array, signal: AbortSignal): Promise<KeptPicture> {
-  const picture = await inReader({ job: 'picture', name, bytes }, signal);
-  return { ...picture, blob: await putBlob(picture.media, bytes) };
+/** Reads a picture and keeps its files. @param page of a PDF @throws RefusedFileError */
+export async function keptPicture(name: string, bytes: Uint8Array, signal?: AbortSignal, page?: number): Promise<KeptPicture> {
+  const { facts, preview, drawing, notes } = await inReader({ job: 'picture', name, bytes, page }, signal);
+  const blob = await putBlob(facts.media, bytes);
+  return {
+    picture: {
+      ...facts,
+      blob,
+      ...(preview ? { preview: await putBlob('image/webp', preview) } : {}),
+      ...(drawing ? { drawing: await putBlob('application/pdf', drawing) } : {}),
+    },
+    notes,
+  };
 }
 
 /** Reads a picture that came in by itself. It becomes part of an issue by a change. */

@@ -5,7 +5,7 @@ import type { WireItem } from '@/formats/wire/ninjs';
 /** What a reading process is asked to do with a file that came from outside. */
 export type ReadingJob =
   | { readonly job: 'copy'; readonly name: string; readonly bytes: Uint8Array; readonly encoding?: string | undefined }
-  | { readonly job: 'picture'; readonly name: string; readonly bytes: Uint8Array }
+  | { readonly job: 'picture'; readonly name: string; readonly bytes: Uint8Array; readonly page?: number | undefined }
   | { readonly job: 'feed'; readonly name: string; readonly bytes: Uint8Array }
   | { readonly job: 'news'; readonly name: string; readonly item: WireItem }
   | { readonly job: 'screenCopy'; readonly side: number; readonly bytes: Uint8Array };

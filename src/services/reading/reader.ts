@@ -21,7 +21,7 @@ async function read(job: ReadingJob): Promise<ReadingAnswer> {
       case 'copy':
         return { type: 'done', result: sentCopy(await readCopy(job.name, job.bytes, job.encoding)) };
       case 'picture':
-        return { type: 'done', result: await readPicture(job.name, job.bytes, () => send({ type: 'step' })) };
+        return { type: 'done', result: await readPicture(job.name, job.bytes, () => send({ type: 'step' }), job.page) };
       case 'feed':
         return { type: 'done', result: readFeed(job.name, job.bytes) };
       case 'news':

@@ -24,7 +24,7 @@ export const pdfFor = (id: WayOut['id']): WayOut => ({
       {
         face: (face) => shaper.face(face),
         picture: (picture) => get(document, 'picture', picture),
-        bytes: async (picture) => (await getBlob(picture.blob)).bytes,
+        bytes: async (picture) => (await getBlob(picture.drawing ?? picture.blob)).bytes,
         order: (items) => inReadingOrder(document, items),
         progress,
       },
