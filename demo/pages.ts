@@ -1,7 +1,7 @@
 import { bookAdvertisement } from '@/core/actions/advertisements';
 import { Edit } from '@/core/actions/edit';
 import { putCaptions } from '@/core/actions/captions';
-import { putFrame } from '@/core/actions/frames';
+import { placeFrames, putFrame } from '@/core/actions/frames';
 import { fillFrame, usualWrap } from '@/core/actions/pictures';
 import { makeQuote } from '@/core/actions/quotes';
 import { fillSlots } from '@/core/actions/slots';
@@ -148,7 +148,8 @@ export class Pages {
     )!;
     this.edit.put({ ...body, box: this.box(number, columns, lines.body) });
     const box = this.box(number, columns, lines.picture);
-    this.edit.put({ ...frame, box });
+    // Its caption goes with it.
+    this.edit.take(placeFrames(this.edit.document, new Map([[frame.id, { on: frame.on, box }]])));
   }
 
   /** Puts paragraphs behind the standing text of a page that holds some of a style. */

@@ -452,7 +452,7 @@ function buildGusts(page: Sheet): void {
     'hollin-head-dusk.jpg',
     FRAME,
     'fill',
-    { x: 0.5, y: 0.62 },
+    { x: 0.5, y: 0.5 },
   );
   page.caption('p6', { ...page.box('p6', [1, 6], [26, 27]), y: top.y + top.h + 6 }, 'hollin-head-dusk.jpg');
   page.credit('p6', 'hollin-head-dusk.jpg', 6, top.y + top.h - 6);

@@ -32,6 +32,33 @@ export function bringInPicture(document: Document, picture: NewPicture): Diff {
 export const putPicture = (edit: Edit, picture: NewPicture): PictureRecord =>
   edit.put<PictureRecord>({ id: newId(), kind: 'picture', order: orderAfter(all(edit.document, 'picture')), ...picture });
 
+/**
+ * Puts another file in the place of a picture's: every frame that shows it shows that, cropped and laid as it was. The words
+ * that belong to the picture stay; where it has none, those of the file come.
+ */
+export function replaceFile(document: Document, id: string, file: NewPicture): Diff {
+  const edit = new Edit(document);
+  const { kind, order, name, story, caption, credit, alternative, rights } = get(document, 'picture', id);
+  const words = said({ alternative: alternative ?? file.alternative, rights: file.rights ?? rights, story });
+  const own: PictureRecord = said({
+    ...file,
+    ...words,
+    id,
+    kind,
+    order,
+    name,
+    caption: caption || file.caption,
+    credit: credit || file.credit,
+  });
+  edit.put(own);
+  for (const frame of all(document, 'frame')) {
+    const { content, wrap } = frame;
+    if (content.type !== 'picture' || content.picture !== id || wrap.mode !== 'outline' || hasOutline(own, wrap)) continue;
+    if (wrap.outline !== 'shape') edit.put({ ...frame, wrap: { ...usualWrap(own), standOff: wrap.standOff } });
+  }
+  return edit.diff();
+}
+
 /** The words that belong to a picture. */
 export type PictureWords = Pick<PictureRecord, 'caption' | 'credit' | 'alternative' | 'rights'>;
 

@@ -18,6 +18,9 @@ export const MEDIA = [
 
 export type PictureMedia = (typeof MEDIA)[number];
 
+/** What a file chooser offers. */
+export const PICTURE_ENDINGS = '.jpg,.jpeg,.png,.webp,.tif,.tiff,.avif,.gif,.svg,.pdf,.eps';
+
 /** Lines and areas rather than pixels: as fine as it is printed. */
 export const isDrawing = ({ media }: { readonly media: PictureMedia }): boolean =>
   media === 'image/svg+xml' || media === 'application/pdf' || media === 'application/postscript';

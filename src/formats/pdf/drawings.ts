@@ -1,7 +1,7 @@
 import { PDFDict, PDFDocument, PDFName, PDFObjectCopier, PDFPageEmbedder, type PDFContext, type PDFRef } from '@cantoo/pdf-lib';
 import type { PictureRecord } from '@/core/records/index';
 import { inInks, pdfOfSvg } from '../pictures/drawings';
-import type { Colours } from './pictures';
+import type { Colours } from './colours';
 
 /**
  * A drawing as a form (ISO 32000-1, 8.10): its lines and areas stay what they are. It is drawn like an image, into the unit

@@ -19,7 +19,8 @@ import { mm } from '@/core/length/length';
 import type { PictureRecord } from '@/core/records/index';
 import type { Face } from '@/core/type/face';
 import { PdfFonts } from './fonts';
-import { type Colours, embedPicture, embedSoftArea, softBox } from './pictures';
+import type { Colours } from './colours';
+import { embedPicture, embedSoftArea, softBox } from './pictures';
 
 /** What a PDF is made for. */
 export interface PdfOptions {

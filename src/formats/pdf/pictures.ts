@@ -10,11 +10,9 @@ import type { PictureRecord } from '@/core/records/index';
 import { isDrawing } from '@/core/records/picture';
 import { readProfile } from '../pictures/profile';
 import { ToolError } from '../pictures/tools';
+import type { Colours } from './colours';
 import { embedDrawing } from './drawings';
 import { PICTURE_PIXELS } from '../pictures/read';
-
-/** The inks a PDF is written in: the printer's four, or a screen's three. */
-export type Colours = 'cmyk' | 'rgb';
 
 /** Resolution that drawings (SVG) are rendered at in their frame, pixels to the inch. */
 const DRAWING_PPI = 600;

@@ -16,21 +16,6 @@ export const PICTURE_BYTES = 100_000_000;
 /** The most pixels a picture may have: an A2 poster at 600 to the inch, with room to spare. */
 export const PICTURE_PIXELS = 160_000_000;
 
-/** What the file chooser offers. */
-export const PICTURE_ENDINGS = [
-  '.jpg',
-  '.jpeg',
-  '.png',
-  '.webp',
-  '.tif',
-  '.tiff',
-  '.avif',
-  '.gif',
-  '.svg',
-  '.pdf',
-  '.eps',
-] as const;
-
 /** Longer side of the copy that outlines are traced from, pixels. */
 const TRACE_SIDE = 480;
 

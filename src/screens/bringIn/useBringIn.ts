@@ -2,7 +2,9 @@
 
 import { useCallback, useRef, useState } from 'react';
 import type { DeskStore } from '@/client/deskStore';
-import { bringInPicture, type NewPicture } from '@/core/actions/pictures';
+import { Edit } from '@/core/actions/edit';
+import { bringInPicture, type NewPicture, replaceFile } from '@/core/actions/pictures';
+import { all } from '@/core/records/document';
 import { counted, listed } from '@/core/records/count';
 import type { PictureRecord } from '@/core/records/index';
 import type { Say } from '../frame/useNotices';
@@ -48,15 +50,21 @@ export function useBringIn(store: DeskStore, say: Say, onCame: (came: CameIn) =>
         try {
           if (COPY.test(file.name)) copy.push(await readCopyFile(file, controller.signal));
           else {
-            const { picture, notes } = await upload<{ picture: NewPicture; notes: readonly string[] }>(
-              '/api/imports/pictures',
-              file,
-              controller.signal,
-            );
+            const { picture, notes } = await readPictureFile(file, controller.signal);
             for (const note of notes) say(note);
+            const there = all(store.document, 'picture');
+            const same = there.find(({ blob, page }) => blob === picture.blob && page === picture.page);
+            if (same) {
+              say(`“${same.name}” is in the issue already; it was not brought in again.`);
+              pictures.push(same);
+              continue;
+            }
+            const older = there.find(({ name }) => name === picture.name);
             const diff = bringInPicture(store.document, picture);
             store.do(`Bring in “${picture.name}”`, diff);
-            pictures.push(diff.added[0] as PictureRecord);
+            const [own] = diff.added as readonly PictureRecord[];
+            pictures.push(own!);
+            if (older) offerItsPlace(store, say, older, own!);
           }
         } catch (error) {
           if (!controller.signal.aborted) say((error as Error).message, 'wrong');
@@ -73,10 +81,34 @@ export function useBringIn(store: DeskStore, say: Say, onCame: (came: CameIn) =>
   return { bringIn, progress };
 }
 
+/** A picture of the same name as one there is may be a better one: it can take that one's place wherever it is shown. */
+function offerItsPlace(store: DeskStore, say: Say, older: PictureRecord, newer: PictureRecord): void {
+  say(`There is another picture “${older.name}” in the issue.`, 'wrong', {
+    name: 'Put the new one in its place',
+    run: () => {
+      const { id, kind: _, order: __, ...file } = newer;
+      const edit = new Edit(store.document);
+      edit.take(replaceFile(edit.document, older.id, file));
+      edit.remove(id);
+      store.do(`Replace the file of “${older.name}”`, edit.diff());
+    },
+  });
+}
+
 /** @param encoding that its letters are said to be in @throws Error with a sentence where it cannot be taken */
 export async function readCopyFile(file: File, signal?: AbortSignal, encoding?: string): Promise<Arrived> {
   return arrived(file, await upload<Brought>('/api/imports/copy', file, signal, encoding));
 }
+
+/** A picture that was read, and what is to be said of it. */
+export interface CameAsPicture {
+  readonly picture: NewPicture;
+  readonly notes: readonly string[];
+}
+
+/** @throws Error with a sentence where it cannot be taken */
+export const readPictureFile = (file: File, signal?: AbortSignal): Promise<CameAsPicture> =>
+  upload('/api/imports/pictures', file, signal);
 
 async function upload<T>(url: string, file: File, signal?: AbortSignal, encoding?: string): Promise<T> {
   if (file.size > MOST_BYTES)

@@ -3,7 +3,8 @@ import { dropUpload, putUpload } from '@/store/uploads';
 import { jobs } from '../jobs/jobs';
 import type { JobKind } from '../jobs/kind';
 import { type BroughtCopy, readCopy, type UploadOrder } from '../jobs/readCopy';
-import { type KeptPicture, readPicture } from '../jobs/readPicture';
+import { getBlob } from '@/store/blobs';
+import { type KeptPicture, keptPicture, readPicture } from '../jobs/readPicture';
 import type { Upload } from './upload';
 
 /** Keeps a file until it has been read, and gives what it was read as. @throws RefusedFileError, BusyError */
@@ -18,5 +19,9 @@ async function readBy<R>(kind: JobKind<UploadOrder, R>, { name, bytes, encoding 
 }
 
 export const importCopy = (upload: Upload, signal?: AbortSignal): Promise<BroughtCopy> => readBy(readCopy, upload, signal);
+
+/** Another page of a PDF that a picture was taken of. @throws RefusedFileError, NoSuchBlobError */
+export const pageOfPicture = async (blob: string, name: string, page: number, signal?: AbortSignal): Promise<KeptPicture> =>
+  keptPicture(name, (await getBlob(blob)).bytes, signal, page);
 
 export const importPicture = (upload: Upload, signal?: AbortSignal): Promise<KeptPicture> => readBy(readPicture, upload, signal);

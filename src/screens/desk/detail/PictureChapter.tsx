@@ -2,13 +2,15 @@
 
 import { type Beneath, captionText } from '@/core/actions/captions';
 import type { PictureWords } from '@/core/actions/pictures';
+import { useRef } from 'react';
+import { NumberField } from '@/parts/NumberField';
 import { WordsField } from '@/parts/WordsField';
 import type { Box } from '@/core/geometry/box';
 import { ENOUGH_PPI, effectiveResolution, GOOD_PPI, placedPicture } from '@/core/pictures/placing';
 import { type Document, find } from '@/core/records/document';
 import type { PictureContent } from '@/core/records/frame';
 import type { PictureRecord } from '@/core/records/index';
-import { isDrawing } from '@/core/records/picture';
+import { isDrawing, PICTURE_ENDINGS } from '@/core/records/picture';
 import { Group } from '@/parts/fields/Group';
 
 interface PictureChapterProps {
@@ -17,13 +19,16 @@ interface PictureChapterProps {
   readonly content: PictureContent;
   readonly box: Box;
   readonly onPictureWords: (picture: string, words: Partial<PictureWords>) => void;
+  readonly onPage: (picture: PictureRecord, page: number) => void;
+  readonly onFile: (picture: PictureRecord, file: File) => void;
   /** Goes into a text. */
   readonly onWrite: (text: string) => void;
 }
 
 /** What is known of a picture as it lies here: whether it is fine enough for print, its inks, its words. */
-export function PictureChapter({ document, frame, content, box, onPictureWords, onWrite }: PictureChapterProps) {
+export function PictureChapter({ document, frame, content, box, onPictureWords, onPage, onFile, onWrite }: PictureChapterProps) {
   const picture = find(document, 'picture', content.picture);
+  const chooser = useRef<HTMLInputElement>(null);
   if (!picture) return <p className="opacity-75">This frame is empty. Drag a picture from the tray onto it.</p>;
   const onWords = (words: Partial<PictureWords>) => onPictureWords(picture.id, words);
   // What is set on the page is written there.
@@ -40,6 +45,31 @@ export function PictureChapter({ document, frame, content, box, onPictureWords, 
     <Group name="Picture">
       <Resolution picture={picture} ppi={effectiveResolution(picture, placedPicture(box, picture, content).box)} />
       <p className="opacity-75">{kindWords(picture)}</p>
+      {picture.pages !== undefined && picture.pages > 1 && (
+        <NumberField
+          label={`Page, of ${picture.pages}`}
+          value={picture.page ?? 1}
+          least={1}
+          most={picture.pages}
+          whole
+          onChange={(page) => onPage(picture, page)}
+        />
+      )}
+      <button type="button" className="btn btn-xs self-start" onClick={() => chooser.current?.click()}>
+        Replace the file …
+      </button>
+      <input
+        ref={chooser}
+        type="file"
+        hidden
+        accept={PICTURE_ENDINGS}
+        aria-label="File to replace it with"
+        onChange={(event) => {
+          const [file] = event.target.files ?? [];
+          if (file) onFile(picture, file);
+          event.target.value = '';
+        }}
+      />
       {captioned('caption') ?? (
         <WordsField label="Caption" lines={2} most={2000} value={picture.caption} onChange={(caption) => onWords({ caption })} />
       )}

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import type { FrameContent } from '@/core/records/frame';
+import { pictureFiles } from '../frames/pictureFiles';
 import type { FrameInSight } from '../frames/frameInSight';
 import type { Desk } from '../useDesk';
 import { PictureChapter } from './PictureChapter';
@@ -35,6 +36,8 @@ const PANELS: {
       content={content}
       box={each.box}
       onPictureWords={desk.actions.pictureWords}
+      onPage={pictureFiles(desk.store, desk.say).page}
+      onFile={pictureFiles(desk.store, desk.say).replace}
       onWrite={desk.inHand.beginAtEnd}
     />
   ),
