@@ -1,5 +1,7 @@
 import { generateKeyBetween } from 'fractional-indexing';
 import type { Box } from '../geometry/box';
+import type { Outline } from '../geometry/outline';
+import { said } from '../records/said';
 import { withCaptions } from '../page/beside';
 import { columnAt, pageGrid, type PageGrid } from '../page/grid';
 import { formatOf, placedPage, type PlacedPage } from '../page/pages';
@@ -112,6 +114,15 @@ export function setWrap(document: Document, ids: readonly string[], wrap: Partia
     const frame = get(document, 'frame', id);
     edit.put({ ...frame, wrap: withOutline(document, frame, { ...frame.wrap, ...wrap }) });
   }
+  return edit.diff();
+}
+
+/** Mends the outline that text runs around; undefined takes the mending back. */
+export function setOutline(document: Document, id: string, outline: Outline | undefined): Diff {
+  const edit = new Edit(document);
+  const frame = get(document, 'frame', id);
+  const mode = frame.wrap.mode === 'outline' || !outline ? frame.wrap.mode : 'outline';
+  edit.put(said({ ...frame, wrap: { ...frame.wrap, mode }, outline }));
   return edit.diff();
 }
 

@@ -1,4 +1,5 @@
 import type { Box, Point } from '../geometry/box';
+import type { Outline } from '../geometry/outline';
 import type { Stroke } from './characterStyle';
 import type { RecordBase } from './common';
 
@@ -183,6 +184,11 @@ export interface FrameRecord extends RecordBase<'frame'> {
   readonly order: string;
   readonly content: FrameContent;
   readonly wrap: Wrap;
+  /**
+   * The outline that text runs around, as a hand has mended it: in the unit square of the picture, of the box where there is
+   * none.
+   */
+  readonly outline?: Outline | undefined;
   /** Swatch and tint of the area; of the line, for a rule. */
   readonly fill?: { readonly swatch: string; readonly tint: number } | undefined;
   readonly shape?: Shape | undefined;

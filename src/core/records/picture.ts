@@ -1,7 +1,22 @@
 import type { Point } from '../geometry/box';
 import type { Outline } from '../geometry/outline';
 import type { RecordBase } from './common';
-import { figure, type Kind, LINE, list, maybe, oneOf, ORDER, parts, reference, SHARE, whole, words, YES_OR_NO } from './kind';
+import {
+  type Field,
+  figure,
+  type Kind,
+  LINE,
+  list,
+  maybe,
+  oneOf,
+  ORDER,
+  parts,
+  reference,
+  SHARE,
+  whole,
+  words,
+  YES_OR_NO,
+} from './kind';
 
 /** What a picture's file may be. */
 export const MEDIA = [
@@ -61,8 +76,10 @@ export interface PictureRecord extends RecordBase<'picture'> {
   readonly story?: string | undefined;
 }
 
-/** Rings of a traced outline, in the unit square of the picture. */
-const OUTLINE = maybe(list(list(figure(-1, 2), 4000, 6), 200));
+/** Rings of an outline in a unit square. */
+export const RINGS: Field = list(list(figure(-1, 2), 4000, 6), 200);
+
+const OUTLINE = maybe(RINGS);
 
 export const PICTURE: Kind<PictureRecord> = {
   called: 'picture',

@@ -58,7 +58,9 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
       ),
     [composer, spelling.misspelt],
   );
-  const underWay = useHand(desk.hand, ({ doing }) => UNDER_WAY[doing]);
+  const doing = useHand(desk.hand, (now) => now.doing);
+  const hasPoint = useHand(desk.hand, (now) => now.doing === 'outlining' && now.at !== undefined);
+  const underWay = UNDER_WAY[doing];
   const [asked, setAsked] = useState<TextAsked>();
   const clipboard = useClipboard(desk);
   const ofDesk = deskCommands(desk, {
@@ -69,8 +71,10 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
     spelling: () => setSide('spelling'),
     type: () => desk.only && void typeAt(desk, desk.only),
     clipboard,
+    doing,
+    hasPoint,
   });
-  const isWriting = useHand(desk.hand, ({ doing }) => doing === 'typing');
+  const isWriting = doing === 'typing';
   const noText = underWay ?? (isWriting || desk.text ? undefined : 'Choose a text first');
   const { inHand, formatter } = desk;
   const styles = styleLists(store);

@@ -24,6 +24,9 @@ interface Beyond {
   readonly spelling: () => void;
   readonly type: () => void;
   readonly clipboard: ReturnType<typeof useClipboard>;
+  readonly doing: Doing['doing'];
+  /** A point of the outline that is mended is chosen. */
+  readonly hasPoint: boolean;
 }
 
 /** Why nothing can be done with what is chosen while something is under way. */
@@ -33,7 +36,10 @@ export const UNDER_WAY: Partial<Record<Doing['doing'], string>> = {
 };
 
 /** What can be done on the desk, in the order of the command bar. A new one is one line. */
-export function deskCommands(desk: Desk, { underWay, bringIn, type, find, clean, spelling, clipboard }: Beyond): Command[] {
+export function deskCommands(
+  desk: Desk,
+  { underWay, bringIn, type, find, clean, spelling, clipboard, doing, hasPoint }: Beyond,
+): Command[] {
   const { spread, view, toggle, text, only, group, frameActions: on, chosen } = desk;
   const count = desk.held.length;
   const none = underWay ?? (count === 0 && 'Nothing is chosen');
@@ -46,6 +52,8 @@ export function deskCommands(desk: Desk, { underWay, bringIn, type, find, clean,
     frame.content.type === 'picture' && frame.content.picture !== undefined ? [frame.id] : [],
   );
   const ofPictures = none || (pictures.length === 0 && 'Choose a picture first');
+  const noOutline = doing !== 'outlining' && 'No outline is being mended';
+  const noPoint = noOutline || (!hasPoint && 'Choose a point first');
   /** Goes into what is set beside a picture, which is made first where there is none. */
   const write = async (what: Beneath) => {
     const [first] = pictures;
@@ -82,7 +90,7 @@ export function deskCommands(desk: Desk, { underWay, bringIn, type, find, clean,
     command('spelling-marks', 'Underline unknown words', undefined, undefined, () => toggle('spelling')),
     command('enter', 'Go into the text', laid ? undefined : 'Enter', isText, type),
     command('crop', 'Go into the picture', laid && 'Enter', isPicture, () => desk.cropping.enter(only!.frame.id)),
-    command('crop-done', 'Leave the picture', 'Esc', desk.hand.now().doing !== 'cropping' && 'Nobody is inside a picture', () =>
+    command('crop-done', 'Leave the picture', 'Esc', doing !== 'cropping' && 'Nobody is inside a picture', () =>
       desk.cropping.leave(),
     ),
     command('crop-fill', 'Fill the frame with the picture', undefined, isPicture, lay({ fit: 'fill' })),
@@ -114,6 +122,14 @@ export function deskCommands(desk: Desk, { underWay, bringIn, type, find, clean,
       lay({ turn: (laid?.crop.turn ?? 0) - 90 }),
     ),
     command('crop-mirror', 'Mirror the picture', undefined, isPicture, lay({ mirrored: !laid?.crop.mirrored })),
+    command('outline', 'Mend the outline for text wrap', 'o', one || (text && 'A text has its letters for an outline'), () =>
+      desk.outlining.enter(only!.frame.id),
+    ),
+    command('outline-add', 'Add a point to the outline', 'Insert', noPoint, desk.outlining.addBehind),
+    command('outline-remove', 'Remove the point of the outline', 'Delete', noPoint, desk.outlining.remove),
+    command('outline-smooth', 'Smooth the outline', undefined, noOutline, desk.outlining.smooth),
+    command('outline-reset', 'Take the outline as it was traced', undefined, noOutline, desk.outlining.reset),
+    command('outline-done', 'Leave the outline', 'Esc', noOutline, desk.outlining.leave),
     command(
       'caption',
       captionIn(desk, 'caption') ? 'Write the caption' : 'Add a caption',

@@ -23,6 +23,7 @@ import { useDeskActions } from './frames/useDeskActions';
 import { wholeGroup } from './frames/wholeGroup';
 import { Hand, textHolder } from './hand/hand';
 import { useCropping } from './hand/useCropping';
+import { useOutlining } from './hand/useOutlining';
 import { useHandling } from './hand/useHandling';
 import { MOVE } from './hand/snap';
 import { Formatter } from '../text/formatter';
@@ -83,6 +84,7 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
   const puttingDown = usePuttingDown(surroundings);
   const picking = usePicking({ ...surroundings, hand });
   const cropping = useCropping({ hand, store, composer, view, actions });
+  const outlining = useOutlining({ hand, store, composer, view, actions });
   const inHand = useTextInHand(store, composer, () => textHolder(hand));
   const wholeText = text?.id;
   const formatter = useMemo(() => new Formatter(store, inHand, wholeText, say), [store, inHand, wholeText, say]);
@@ -172,6 +174,7 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
     puttingDown,
     picking,
     cropping,
+    outlining,
     /** The text that is written in. */
     inHand,
     formatter,

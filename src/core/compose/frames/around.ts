@@ -1,7 +1,7 @@
 import type { Box } from '../../geometry/box';
 import { type Exclusion, exclusion, type Flow, type StandOff } from '../../geometry/exclusion';
 import { inverse, type Matrix, mappedOutline } from '../../geometry/matrix';
-import { boxOutline, type Outline, outlineBox } from '../../geometry/outline';
+import { boxOutline, laidOver, type Outline, outlineBox } from '../../geometry/outline';
 import { tracedOn } from '../../pictures/placing';
 import { type Document, find } from '../../records/document';
 import { sidesOf, type Wrap } from '../../records/frame';
@@ -149,9 +149,9 @@ export class Surroundings {
   ): Outline {
     let outline = boxOutline(box);
     if (wrap.mode === 'outline') {
-      const traced =
-        picture && wrap.outline !== 'shape' && wrap.outline !== 'glyphs' ? picture.outlines[wrap.outline] : undefined;
-      if (traced) outline = tracedOn(traced, box, picture!, pictureIn(document, frame)!);
+      const traced = outlineBy(frame, wrap, picture);
+      if (traced && !picture) outline = laidOver(traced, box);
+      else if (traced) outline = tracedOn(traced, box, picture!, pictureIn(document, frame)!);
       else if (letters && wrap.outline === 'glyphs') {
         const own = glyphOutlines(letters, this.#shaper);
         if (own.length > 0) return shifted(transform ? mappedOutline(transform, own) : own, page.dx);
@@ -168,6 +168,12 @@ export class Surroundings {
     return own;
   }
 }
+
+/** The outline in the unit square of a picture, or of a box, that a wrap means: mended by hand, or as it was traced. */
+export const outlineBy = (frame: FrameRecord, wrap: Wrap, picture: PictureRecord | undefined): Outline | undefined =>
+  wrap.outline === 'glyphs'
+    ? undefined
+    : (frame.outline ?? (picture && wrap.outline !== 'shape' ? picture.outlines[wrap.outline] : undefined));
 
 const pictureOf = (document: Document, { frame }: Shown): PictureRecord | undefined =>
   frameKind(frame.content).outlines ? find(document, 'picture', pictureIn(document, frame)?.picture) : undefined;

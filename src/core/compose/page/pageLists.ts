@@ -158,7 +158,10 @@ function pictureItem(
   showing: Showing,
 ): PictureItem {
   const { box: placed, matrix: inner } = placedPicture(box, picture, content);
-  const cut = frame.wrap.mode === 'outline' && frame.wrap.outline === 'background' ? picture.outlines.background : undefined;
+  const cut =
+    frame.wrap.mode === 'outline' && frame.wrap.outline === 'background'
+      ? (frame.outline ?? picture.outlines.background)
+      : undefined;
   const shaped = contour.type !== 'rectangle' || contour.radius > 0 ? contour : undefined;
   const clip = cut ? { type: 'outline' as const, outline: tracedOn(cut, box, picture, content) } : shaped;
   return { type: 'picture', frame: frame.id, picture: picture.id, box, placed, inner, clip, ...showing };

@@ -19,6 +19,7 @@ import {
   SIZE,
   withWhat,
 } from '../kind';
+import { RINGS } from '../picture';
 import { FRAME_KINDS } from './frames';
 
 const WRAPPED = parts(properties(WRAP, ['mode', 'standOff', 'outline']));
@@ -36,6 +37,7 @@ export const FRAME: Kind<FrameRecord> = {
       kinds: Object.fromEntries(Object.entries(FRAME_KINDS).map(([type, { fields }]) => [type, fields])),
     },
     wrap: WRAPPED,
+    outline: maybe(RINGS),
     fill: maybe(withWhat(INKED)),
     shape: maybe({
       is: 'typed',

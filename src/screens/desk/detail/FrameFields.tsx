@@ -147,6 +147,7 @@ const hasOutline = (document: Document, { content }: FrameRecord, outline: Wrap[
 function outlineNote(document: Document, frame: FrameRecord): string | undefined {
   const { wrap } = frame;
   const picture = find(document, 'picture', pictureIn(document, frame)?.picture);
+  if (frame.outline) return `Mended by hand, ${frame.outline.reduce((sum, ring) => sum + ring.length / 2, 0)} points`;
   const traced = wrap.outline === 'alpha' || wrap.outline === 'background' ? picture?.outlines[wrap.outline] : undefined;
   if (!traced) return undefined;
   return `Traced in ${traced.reduce((sum, ring) => sum + ring.length / 2, 0)} points`;

@@ -8,7 +8,8 @@ import type { DeskStore } from '@/client/deskStore';
 import type { PlannedActions } from '@/client/typesetter';
 import { setAppearance } from '@/core/actions/appearance';
 import type { Appearance } from '@/core/properties/frame';
-import { placeFrames, removeFrames, setTextLayout, setWrap, stack, type Place } from '@/core/actions/frames';
+import type { Outline } from '@/core/geometry/outline';
+import { placeFrames, removeFrames, setOutline, setTextLayout, setWrap, stack, type Place } from '@/core/actions/frames';
 import { placeAdvertisement, type PlaceAdvertisement } from '@/core/actions/advertisements';
 import { carriedCopies, duplicateFrames } from '@/core/actions/copying';
 import { type Across, copyAcross, type Repeat, repeatFrame } from '@/core/actions/copies';
@@ -164,6 +165,8 @@ export function useDeskActions(store: DeskStore, composer: ComposerClient, say: 
         act(where === 'front' ? 'Bring to front' : 'Send to back', (document) => stack(document, id, where)),
       remove: (ids: readonly string[]) =>
         act(ids.length === 1 ? 'Remove a frame' : `Remove ${ids.length} frames`, (document) => removeFrames(document, ids)),
+      outline: (label: string, id: string, outline: Outline | undefined) =>
+        act(label, (document) => setOutline(document, id, outline)),
       duplicate: (ids: readonly string[], gap: number) =>
         act(ids.length === 1 ? 'Duplicate a frame' : `Duplicate ${ids.length} frames`, (document) =>
           duplicateFrames(document, ids, gap),

@@ -3,7 +3,7 @@ import type { Desk } from '../useDesk';
 
 /** What a key means on the desk before it can be a command's: by what the hand is doing. Gives whether it meant anything. */
 export const deskKeys =
-  (desk: Pick<Desk, 'hand' | 'picking' | 'cropping' | 'letGo' | 'held' | 'format' | 'actions' | 'frameActions'>) =>
+  (desk: Pick<Desk, 'hand' | 'picking' | 'cropping' | 'outlining' | 'letGo' | 'held' | 'format' | 'actions' | 'frameActions'>) =>
   (event: KeyboardEvent): boolean => {
     const take = (work: () => void) => {
       event.preventDefault();
@@ -30,6 +30,17 @@ export const deskKeys =
         if (event.key === '+' || event.key === '=') return take(() => cropping.zoom(1.05));
         if (event.key === '-') return take(() => cropping.zoom(1 / 1.05));
         if (event.key === 'Escape' || event.key === 'Enter') return take(cropping.leave);
+        return false;
+      }
+      case 'outlining': {
+        const { outlining } = desk;
+        const step = event.shiftKey ? 5 : 0.5;
+        if (arrow) return take(() => outlining.nudge(arrow[0] * step, arrow[1] * step));
+        if (event.ctrlKey || event.metaKey || event.altKey) return false;
+        if (event.key === 'Tab') return take(() => outlining.walk(event.shiftKey ? -1 : 1));
+        if (event.key === 'Insert' || event.key === '+') return take(outlining.addBehind);
+        if (event.key === 'Delete' || event.key === 'Backspace') return take(outlining.remove);
+        if (event.key === 'Escape' || event.key === 'Enter') return take(outlining.leave);
         return false;
       }
       case 'asking':

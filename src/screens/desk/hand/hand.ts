@@ -4,6 +4,8 @@ import type { Place } from '@/core/actions/frames';
 import type { PlacedCaret } from '@/core/compose/displayList/caret';
 import type { Box } from '@/core/geometry/box';
 import type { Stretch } from '@/core/page/grid';
+import type { PointOf } from '@/core/geometry/editing';
+import type { Outline } from '@/core/geometry/outline';
 import type { PlacedPage } from '@/core/page/pages';
 import type { CropValues } from '@/core/properties/crop';
 import type { Shape } from '@/core/records/frame';
@@ -40,7 +42,7 @@ export interface Picking {
  * `choosing` frames, with nothing under way; `marking` out a stretch, `moving` or sizing frames, `bending` a polygon,
  * `carrying` something over the desk, all as long as the pointer is held; `asking` what a marked stretch shall be;
  * `listing` what can be done with what was pressed;
- * `cropping` a picture under its frame; `picking` a sentence; `typing` into a text.
+ * `cropping` a picture under its frame; `outlining` a frame point by point; `picking` a sentence; `typing` into a text.
  */
 export type Doing =
   | { readonly doing: 'choosing' }
@@ -53,6 +55,14 @@ export type Doing =
   | { readonly doing: 'carrying'; readonly carry: Carry }
   /** Inside a picture, whose frame stays where it is; `crop` while it is being moved, zoomed or turned. */
   | { readonly doing: 'cropping'; readonly frame: string; readonly crop?: CropValues }
+  /** Mending the outline that text runs around a frame by; `outline` while a point is under the hand. */
+  | {
+      readonly doing: 'outlining';
+      readonly frame: string;
+      readonly at?: PointOf | undefined;
+      readonly outline?: Outline | undefined;
+      readonly standOff?: number | undefined;
+    }
   | ({ readonly doing: 'picking' } & Picking)
   /** `drop`: where what is selected would come to stand if it were let go now. */
   | { readonly doing: 'typing'; readonly text: string; readonly drop?: (PlacedCaret & { readonly copy: boolean }) | undefined };

@@ -4,6 +4,7 @@ import type { Command } from '../../frame/commands/command';
 import { type Doing, useHand } from '../hand/hand';
 import type { Desk } from '../useDesk';
 import { CropBar } from './CropBar';
+import { OutlineBar } from './OutlineBar';
 import { FrameBar } from './FrameBar';
 import { InheritedBar } from './InheritedBar';
 import { ManyBar } from './ManyBar';
@@ -17,7 +18,7 @@ const nothing = () => undefined;
 const backToText = () => window.document.querySelector<HTMLElement>('[data-text-field]')?.focus({ preventScroll: true });
 
 /** What the strip is for while it is being done, whatever is chosen. */
-const DOING: ReadonlySet<Doing['doing']> = new Set(['typing', 'picking', 'cropping']);
+const DOING: ReadonlySet<Doing['doing']> = new Set(['typing', 'picking', 'cropping', 'outlining']);
 
 interface DeskStripProps {
   readonly desk: Desk;
@@ -49,6 +50,8 @@ export function DeskStrip({ desk, commands, textCommands }: DeskStripProps) {
         />
       ) : doing === 'cropping' ? (
         <CropBar desk={desk} commands={commands} />
+      ) : doing === 'outlining' ? (
+        <OutlineBar desk={desk} commands={commands} />
       ) : only && !doing ? (
         <>
           <FrameBar document={document} frame={only.frame} actions={frameActions} commands={commands} />

@@ -4,7 +4,18 @@ import { counted } from '@/core/records/count';
 import type { ReactNode } from 'react';
 import type { Command } from '../../frame/commands/command';
 import { CommandButton } from '../../frame/commands/CommandButton';
-import { ArrowDownToLine, ArrowUpToLine, Captions, CornerDownRight, Crop, Maximize, Minimize, Quote, Trash2 } from 'lucide-react';
+import {
+  ArrowDownToLine,
+  ArrowUpToLine,
+  Captions,
+  CornerDownRight,
+  Crop,
+  Maximize,
+  Minimize,
+  Quote,
+  Spline,
+  Trash2,
+} from 'lucide-react';
 import { find, type Document } from '@/core/records/document';
 import type { FrameRecord } from '@/core/records/index';
 import type { Wrap } from '@/core/records/frame';
@@ -93,6 +104,7 @@ export function FrameBar({ document, frame, actions, commands }: FrameBarProps) 
       {!isBody && wrap.mode !== 'none' && (
         <span className="narrow border-base-300 flex h-7 items-center border-l px-2.5">{standOffWords(wrap.standOff)}</span>
       )}
+      {wrap.mode === 'outline' && wrap.outline !== 'glyphs' && tool('outline', <Spline size={14} />, { short: 'Mend' })}
       {tool('front', <ArrowUpToLine size={14} />)}
       {tool('back', <ArrowDownToLine size={14} />, { className: '' })}
       {tool('remove', <Trash2 size={14} />, { className: '' })}

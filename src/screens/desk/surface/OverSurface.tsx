@@ -93,6 +93,7 @@ const MENUS = {
     'take-out',
     'jumps',
     'wrap',
+    'outline',
     'turn',
     'turn-back',
     'group',

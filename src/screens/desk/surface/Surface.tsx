@@ -16,6 +16,7 @@ import { Threads } from '../text/Threads';
 import type { Desk } from '../useDesk';
 import { Brackets, Corners } from './Holds';
 import { InsidePicture } from './InsidePicture';
+import { OutlinePoints } from './OutlinePoints';
 import { Lit, Sentences } from './Lit';
 import { Frames, Inherited, Waiting } from './Overlay';
 import { textIn } from '@/core/records/kinds/frames';
@@ -49,7 +50,7 @@ export function Surface({ desk }: { desk: Desk }) {
       }}
       onPointerDown={(event) => {
         if (event.button !== 0) return;
-        hand.rest('asking', 'typing', 'cropping');
+        hand.rest('asking', 'typing', 'cropping', 'outlining');
         gestures.markOut(event, desk.letGo);
       }}
     >
@@ -76,6 +77,7 @@ export function Surface({ desk }: { desk: Desk }) {
             <Held key={each.frame.id} desk={desk} each={each} />
           ))}
           <InsidePicture desk={desk} />
+          <OutlinePoints desk={desk} />
           <Stretch desk={desk} />
         </>
       )}
@@ -105,7 +107,7 @@ function Resting({ desk }: { desk: Desk }) {
     if (writing && textIn(each.frame) === writing.text) return event.stopPropagation();
     if (event.button !== 0 || event.altKey) return;
     event.stopPropagation();
-    hand.rest('asking', 'picking', 'typing', 'cropping');
+    hand.rest('asking', 'picking', 'typing', 'cropping', 'outlining');
     const { id: pressed, group: of } = each.frame;
     // Ground is chosen by a press; a drag over it marks out.
     if (isGround(format, each.box) && !chosen.ids.has(pressed)) return gestures.markOut(event, () => chosen.choose([pressed]));
@@ -217,7 +219,7 @@ function Held({ desk, each }: { desk: Desk; each: FrameInSight }) {
   const { hand, gestures, only } = desk;
   const { view } = desk.view;
   const now = useInHand(hand, each, desk.spread.pages);
-  const isPicking = useHand(hand, ({ doing }) => doing === 'picking' || doing === 'cropping');
+  const isPicking = useHand(hand, ({ doing }) => doing === 'picking' || doing === 'cropping' || doing === 'outlining');
   const isMoving = useHand(hand, ({ doing }) => doing === 'moving');
   const { shape } = now.frame;
   return (
