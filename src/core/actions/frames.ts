@@ -23,6 +23,9 @@ export const NO_WRAP: Wrap = { mode: 'none', standOff: 0, outline: 'alpha' };
 export const growingText = (text: string, order = 'a0'): TextContent =>
   textContent(text, order, { grows: true, ignoresWraps: true });
 
+/** A thousandth of a shape is no other shape. */
+const HAIR = 0.001;
+
 /** The smallest frame that can still be taken hold of, points. */
 export const LEAST_SIDE = 4;
 
@@ -99,9 +102,13 @@ export function placeFrames(document: Document, places: ReadonlyMap<string, Plac
   return edit.diff();
 }
 
-/** What a frame shows when a side of it is pulled: a picture that a hand has laid stays where it lies, and more or less of it is seen. */
+/**
+ * What a frame shows when a side of it is pulled: a picture that a hand has laid stays where it lies, and more or less of it is
+ * seen. In a frame that keeps its shape it grows and shrinks along.
+ */
 function cropKept(document: Document, { box: from, content }: FrameRecord, to: Box): FrameContent {
   if (content.type !== 'picture' || content.fit !== 'own' || (from.w === to.w && from.h === to.h)) return content;
+  if (Math.abs(from.w * to.h - from.h * to.w) < HAIR * from.w * from.h) return content;
   const picture = find(document, 'picture', content.picture);
   return picture ? { ...content, ...keptCrop(from, to, picture, content) } : content;
 }

@@ -1,3 +1,5 @@
+import { mm } from '@/core/length/length';
+import { pageGrid } from '@/core/page/grid';
 import { ARROWS } from '@/parts/arrows';
 import type { Desk } from '../useDesk';
 
@@ -10,7 +12,8 @@ export const deskKeys =
       work();
       return true;
     };
-    const arrow = event.ctrlKey || event.metaKey || event.altKey ? undefined : ARROWS[event.key];
+    const way = ARROWS[event.key];
+    const arrow = event.ctrlKey || event.metaKey || event.altKey ? undefined : way;
     switch (desk.hand.now().doing) {
       case 'picking':
         if (arrow) return take(() => desk.picking.walk(arrow[0] + arrow[1] > 0 ? 1 : -1));
@@ -18,7 +21,7 @@ export const deskKeys =
         if (event.key === 'Escape') return take(() => desk.hand.rest());
         return false;
       case 'choosing':
-        if (arrow && desk.held.length > 0) return take(() => nudge(desk, arrow, event.shiftKey));
+        if (way && !event.altKey && desk.held.length > 0) return take(() => nudge(desk, way, event));
         if (event.key === 'Escape') return take(desk.letGo);
         if (event.key === 'Backspace' && desk.held.length > 0) return take(desk.frameActions.remove);
         return false;
@@ -57,18 +60,30 @@ export const deskKeys =
     }
   };
 
-/** Moves what is chosen by a point, or with Shift by a line. */
+/** The finest step by which a hand on the keys moves something. */
+const FINE = mm(0.1);
+
+/** Lines that a column's worth of a step is downwards. */
+const FAR = 10;
+
+/** Moves what is chosen by a tenth of a millimetre; with Shift by a line; with Ctrl by a column, or ten lines. */
 function nudge(
   { held, format, actions }: Pick<Desk, 'held' | 'format' | 'actions'>,
   [across, down]: readonly [number, number],
-  far: boolean,
+  { shiftKey, ctrlKey, metaKey }: KeyboardEvent,
 ): void {
-  const step = far ? format.baseline.step : 1;
+  const [first] = held;
+  if (!first) return;
+  const grid = pageGrid(format, first.page.master, first.page.side);
+  const [column] = grid.columns;
+  const far = ctrlKey || metaKey;
+  const x = far && column ? column.w + grid.gutter : shiftKey ? grid.step : FINE;
+  const y = far ? FAR * grid.step : shiftKey ? grid.step : FINE;
   actions.move(
     new Map(
       held.map(({ frame, page, box }) => [
         frame.id,
-        { on: page.page.id, box: { ...box, x: box.x + across * step, y: box.y + down * step } },
+        { on: page.page.id, box: { ...box, x: box.x + across * x, y: box.y + down * y } },
       ]),
     ),
   );

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { baseRecords, document, textFrame } from '../../../../tests/support/documents';
 import type { Box } from '@/core/geometry/box';
+import { neighboursOf } from '@/core/geometry/neighbours';
 import { formatOf, placedPages } from '@/core/page/pages';
 import { type Document, framesOn } from '@/core/records/document';
 import type { DocumentRecord } from '@/core/records/index';
@@ -20,17 +21,61 @@ describe('a hand', () => {
   it('brings a left edge to where a column begins, never to where the one before ends', () => {
     // 140 is where column 1 ends, 155 where column 2 begins: 144 is nearer to the end of the first.
     const box = { x: 60, y: 100, w: 40, h: 40 };
-    expect(pulled(box, MOVE, 91, 0, catches, 6).x).toBe(155);
-    expect(pulled(box, { ...MOVE, left: true }, -8, 0, catches, 6).x).toBe(50);
-    for (const x of [136, 138, 142, 144]) expect(pulled({ ...box, x, w: 300 }, MOVE, 0, 0, catches, 6).x).not.toBe(140);
+    expect(pulled(box, MOVE, 91, 0, catches, { reach: 6 }).x).toBe(155);
+    expect(pulled(box, { ...MOVE, left: true }, -8, 0, catches, { reach: 6 }).x).toBe(50);
+    for (const x of [136, 138, 142, 144])
+      expect(pulled({ ...box, x, w: 300 }, MOVE, 0, 0, catches, { reach: 6 }).x).not.toBe(140);
   });
 
   it('brings a right edge to where a column ends', () => {
     const box = { x: 155, y: 100, w: 70, h: 40 };
     const pull = { ...MOVE, right: true };
-    expect(pulled(box, pull, 17, 0, catches, 6)).toMatchObject({ x: 155, w: 90 });
+    expect(pulled(box, pull, 17, 0, catches, { reach: 6 })).toMatchObject({ x: 155, w: 90 });
     // At 256 column 3 is about to begin, but nothing ends there.
-    expect(pulled(box, pull, 31, 0, catches, 6)).toMatchObject({ w: 101 });
+    expect(pulled(box, pull, 31, 0, catches, { reach: 6 })).toMatchObject({ w: 101 });
+  });
+});
+
+describe('a hand that holds', () => {
+  const none = { left: [], right: [], y: [] };
+  const box = { x: 100, y: 100, w: 80, h: 40 };
+  const free = { reach: 0 };
+
+  it('to one direction goes the farther of the two ways', () => {
+    expect(pulled(box, MOVE, 30, -7, none, { ...free, held: true })).toEqual({ ...box, x: 130 });
+    expect(pulled(box, MOVE, 3, -7, none, { ...free, held: true })).toEqual({ ...box, y: 93 });
+  });
+
+  it('to a shape keeps it, whatever is pulled, and what lies across from that stays', () => {
+    const corner = { ...MOVE, right: true, bottom: true };
+    expect(pulled(box, corner, 40, 5, none, { ...free, held: true })).toEqual({ x: 100, y: 100, w: 120, h: 60 });
+    const leftTop = { ...MOVE, left: true, top: true };
+    expect(pulled(box, leftTop, -40, 0, none, { ...free, held: true })).toEqual({ x: 60, y: 80, w: 120, h: 60 });
+    expect(pulled(box, { ...MOVE, right: true }, 40, 0, none, { ...free, held: true })).toEqual({ x: 100, y: 90, w: 120, h: 60 });
+  });
+
+  it('the middle sizes to both sides of it', () => {
+    expect(pulled(box, { ...MOVE, right: true }, 10, 0, none, { ...free, fromCentre: true })).toEqual({
+      x: 90,
+      y: 100,
+      w: 100,
+      h: 40,
+    });
+    const corner = { ...MOVE, left: true, top: true };
+    expect(pulled(box, corner, -20, 0, none, { ...free, held: true, fromCentre: true })).toEqual({ x: 80, y: 90, w: 120, h: 60 });
+  });
+
+  it('never turns a box inside out', () => {
+    expect(pulled(box, { ...MOVE, left: true }, 500, 0, none, free)).toEqual({ ...box, x: 176, w: 4 });
+  });
+
+  it('brings an edge to the gap that others have, before a column that is farther', () => {
+    const neighbours = neighboursOf([
+      { x: 0, y: 100, w: 80, h: 40 },
+      { x: 90, y: 100, w: 80, h: 40 },
+    ]);
+    expect(pulled({ ...box, x: 300 }, MOVE, -122.5, 0, { ...none, left: [174] }, { reach: 6, neighbours }).x).toBe(180);
+    expect(pulled({ ...box, x: 300 }, MOVE, -122.5, 0, { ...none, left: [177] }, { reach: 6, neighbours }).x).toBe(177);
   });
 });
 

@@ -5,6 +5,7 @@ import type { PlacedCaret } from '@/core/compose/displayList/caret';
 import type { Box } from '@/core/geometry/box';
 import type { Stretch } from '@/core/page/grid';
 import type { PointOf } from '@/core/geometry/editing';
+import type { Seen } from '@/core/geometry/neighbours';
 import type { Outline } from '@/core/geometry/outline';
 import type { PlacedPage } from '@/core/page/pages';
 import type { CropValues } from '@/core/properties/crop';
@@ -50,7 +51,8 @@ export type Doing =
   | { readonly doing: 'asking'; readonly marked: Marked }
   /** A menu of what can be done with what was pressed lies there, pixels of the desk. */
   | { readonly doing: 'listing'; readonly of: 'frame' | 'spread'; readonly at: { readonly x: number; readonly y: number } }
-  | { readonly doing: 'moving'; readonly places: ReadonlyMap<string, Place> }
+  /** `seen`: the lines and gaps that what is moved shares with what lies around it. */
+  | { readonly doing: 'moving'; readonly places: ReadonlyMap<string, Place>; readonly seen: readonly Seen[] }
   | { readonly doing: 'bending'; readonly frame: string; readonly shape: Shape }
   | { readonly doing: 'carrying'; readonly carry: Carry }
   /** Inside a picture, whose frame stays where it is; `crop` while it is being moved, zoomed or turned. */

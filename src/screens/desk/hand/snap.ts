@@ -1,5 +1,6 @@
 import type { Box } from '@/core/geometry/box';
 import { mapped, rotation } from '@/core/geometry/matrix';
+import { type Neighbours, type Places, placesFor } from '@/core/geometry/neighbours';
 import { guideAt, pageGrid } from '@/core/page/grid';
 import type { PlacedPage } from '@/core/page/pages';
 import type { FormatRecord } from '@/core/records/index';
@@ -52,61 +53,114 @@ export function catchesOf(format: FormatRecord, pages: readonly PlacedPage[]): C
 }
 
 /** How far the nearest catch is from its edge; 0 when none is within reach. */
-function offset(edges: readonly (readonly [edge: number, catches: readonly number[]])[], reach: number): number {
+function offset(edges: readonly (readonly [edge: number, ...catches: readonly (readonly number[])[]])[], reach: number): number {
   let best = Infinity;
-  for (const [edge, catches] of edges) for (const at of catches) if (Math.abs(at - edge) < Math.abs(best)) best = at - edge;
+  for (const [edge, ...lists] of edges)
+    for (const catches of lists) for (const at of catches) if (Math.abs(at - edge) < Math.abs(best)) best = at - edge;
   return Math.abs(best) <= reach ? best : 0;
 }
 
-/**
- * A box moved or pulled by hand, its edges caught by the lines that are near.
- * @param reach how near is near, points; 0 catches nothing
- */
-export function pulled(box: Box, pull: Pull, dx: number, dy: number, catches: Catches, reach: number): Box {
-  const moves = !pull.left && !pull.right && !pull.top && !pull.bottom;
-  if (moves) {
-    const to = { ...box, x: box.x + dx, y: box.y + dy };
-    return {
-      ...to,
-      x:
-        to.x +
-        offset(
-          [
-            [to.x, catches.left],
-            [to.x + to.w, catches.right],
-          ],
-          reach,
-        ),
-      y:
-        to.y +
-        offset(
-          [
-            [to.y, catches.y],
-            [to.y + to.h, catches.y],
-          ],
-          reach,
-        ),
-    };
+/** How a hand holds what it pulls. */
+export interface Grip {
+  /** How near is near, points; 0 catches nothing. */
+  readonly reach: number;
+  /** What lies around it. */
+  readonly neighbours?: Neighbours | undefined;
+  /** What moves goes one way only; what is sized keeps its shape. */
+  readonly held?: boolean | undefined;
+  /** What is sized grows to both sides. */
+  readonly fromCentre?: boolean | undefined;
+}
+
+const NOTHING: Places = { from: [], to: [], middle: [] };
+
+/** A box moved or pulled by hand, its edges and middles caught by the lines that are near. */
+export function pulled(box: Box, pull: Pull, dx: number, dy: number, catches: Catches, grip: Grip): Box {
+  const { reach, neighbours, held = false, fromCentre = false } = grip;
+  const near = (at: Box) => (neighbours && reach > 0 ? placesFor(at, neighbours) : { x: NOTHING, y: NOTHING });
+  if (isMove(pull)) {
+    const isAcross = Math.abs(dx) >= Math.abs(dy);
+    const [byX, byY] = held ? (isAcross ? [dx, 0] : [0, dy]) : [dx, dy];
+    const to = { ...box, x: box.x + byX, y: box.y + byY };
+    const { x, y } = near(to);
+    const across = offset(
+      [
+        [to.x, catches.left, x.from],
+        [to.x + to.w, catches.right, x.to],
+        [to.x + to.w / 2, x.middle],
+      ],
+      reach,
+    );
+    const down = offset(
+      [
+        [to.y, catches.y, y.from],
+        [to.y + to.h, catches.y, y.to],
+        [to.y + to.h / 2, y.middle],
+      ],
+      reach,
+    );
+    return { ...to, x: to.x + (held && !isAcross ? 0 : across), y: to.y + (held && isAcross ? 0 : down) };
   }
-  let { x, y } = box;
-  let r = box.x + box.w;
-  let b = box.y + box.h;
-  if (pull.left) x = Math.min(r - 4, x + dx + offset([[x + dx, catches.left]], reach));
-  if (pull.right) r = Math.max(x + 4, r + dx + offset([[r + dx, catches.right]], reach));
-  if (pull.top) y = Math.min(b - 4, y + dy + offset([[y + dy, catches.y]], reach));
-  if (pull.bottom) b = Math.max(y + 4, b + dy + offset([[b + dy, catches.y]], reach));
+  const raw = sized(box, pull, dx, dy, fromCentre);
+  const { x, y } = near(raw);
+  const across = pull.left
+    ? offset([[raw.x, catches.left, x.from]], reach)
+    : pull.right
+      ? offset([[raw.x + raw.w, catches.right, x.to]], reach)
+      : 0;
+  const down = pull.top
+    ? offset([[raw.y, catches.y, y.from]], reach)
+    : pull.bottom
+      ? offset([[raw.y + raw.h, catches.y, y.to]], reach)
+      : 0;
+  const to = sized(box, pull, dx + across, dy + down, fromCentre);
+  return held ? inShape(box, to, pull, fromCentre) : to;
+}
+
+const isMove = ({ left, right, top, bottom }: Pull): boolean => !left && !right && !top && !bottom;
+
+/** The least side of what is sized by hand, points. */
+const LEAST = 4;
+
+function sized(box: Box, pull: Pull, dx: number, dy: number, fromCentre: boolean): Box {
+  const along = (from: number, to: number, first: boolean, last: boolean, by: number): [number, number] => {
+    if (!first && !last) return [from, to];
+    const grows = (first ? -by : by) * (fromCentre ? 2 : 1);
+    const long = Math.max(LEAST, to - from + grows);
+    if (fromCentre) return [(from + to - long) / 2, (from + to + long) / 2];
+    return first ? [to - long, to] : [from, from + long];
+  };
+  const [x, r] = along(box.x, box.x + box.w, pull.left, pull.right, dx);
+  const [y, b] = along(box.y, box.y + box.h, pull.top, pull.bottom, dy);
   return { x, y, w: r - x, h: b - y };
+}
+
+/** A box that was sized, in the shape it had: by the side that was pulled the farther, and away from what was pulled. */
+function inShape(box: Box, to: Box, pull: Pull, fromCentre: boolean): Box {
+  const byWidth = pull.left || pull.right ? to.w / box.w : 0;
+  const byHeight = pull.top || pull.bottom ? to.h / box.h : 0;
+  const times =
+    byWidth === 0 ? byHeight : byHeight === 0 ? byWidth : Math.abs(byWidth - 1) >= Math.abs(byHeight - 1) ? byWidth : byHeight;
+  const [w, h] = [box.w * times, box.h * times];
+  const along = (from: number, long: number, now: number, first: boolean, last: boolean) =>
+    fromCentre || (!first && !last) ? from + (long - now) / 2 : first ? from + long - now : from;
+  return {
+    x: along(box.x, box.w, w, pull.left, pull.right),
+    y: along(box.y, box.h, h, pull.top, pull.bottom),
+    w,
+    h,
+  };
 }
 
 /**
  * A box that is turned about its middle, pulled by hand: what lies across from where it is pulled stays where it is.
  * @param degrees clockwise
  */
-export function pulledTurned(box: Box, pull: Pull, dx: number, dy: number, degrees: number): Box {
+export function pulledTurned(box: Box, pull: Pull, dx: number, dy: number, degrees: number, grip: Grip): Box {
   const none: Catches = { left: [], right: [], y: [] };
   const centre = { x: box.x + box.w / 2, y: box.y + box.h / 2 };
   const by = mapped(rotation(-degrees, { x: 0, y: 0 }), { x: dx, y: dy });
-  const to = pulled(box, pull, by.x, by.y, none, 0);
+  const to = pulled(box, pull, by.x, by.y, none, { ...grip, reach: 0 });
   const middle = mapped(rotation(degrees, centre), { x: to.x + to.w / 2, y: to.y + to.h / 2 });
   return { ...to, x: middle.x - to.w / 2, y: middle.y - to.h / 2 };
 }

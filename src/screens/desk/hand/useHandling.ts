@@ -7,6 +7,8 @@ import { setAppearance, withCorner } from '@/core/actions/appearance';
 import { placeFrames, type Place } from '@/core/actions/frames';
 import { isEmptyFrame } from '@/core/actions/threads';
 import { contains } from '@/core/geometry/box';
+import { neighboursOf, seenFrom } from '@/core/geometry/neighbours';
+import { withCaptions } from '@/core/page/beside';
 import { carriedCopies } from '@/core/actions/copying';
 import { type Document, find } from '@/core/records/document';
 import { mapped, rotation } from '@/core/geometry/matrix';
@@ -18,8 +20,8 @@ import { followPointer, hasWandered } from '../../../parts/followPointer';
 import { isGround } from '@/core/page/ground';
 import { pictureTarget, slotAt, targetAt, type Target } from './freeSpace';
 import type { Carry, Hand, Marked } from './hand';
-import type { FrameInSight } from '../frames/frameInSight';
-import { catchesOf, MOVE, pulled, pulledTurned, type Pull } from './snap';
+import { type FrameInSight, onSpread } from '../frames/frameInSight';
+import { catchesOf, type Grip, MOVE, pulled, pulledTurned, type Pull } from './snap';
 import type { DeskView } from '../../sheet/useDeskView';
 import { onPage } from '../../sheet/view';
 import { frameKind, layoutOf, textIn } from '@/core/records/kinds/frames';
@@ -67,6 +69,16 @@ export function useHandling(around: Surroundings) {
     let places: Map<string, Place> | undefined;
     // With Ctrl, what is carried is a copy.
     let copies = false;
+    // What else lies there: what goes along, and what lies under everything, is no neighbour.
+    const along = new Set(
+      withCaptions(
+        store.document,
+        of.map(({ frame }) => frame.id),
+      ),
+    );
+    const neighbours = neighboursOf(
+      around.frames.filter(({ frame, box }) => !along.has(frame.id) && !isGround(format, box)).map(onSpread),
+    );
     followPointer(
       (event) => {
         if (!places && !hasWandered(start, event)) return;
@@ -74,10 +86,15 @@ export function useHandling(around: Surroundings) {
         const lead = of[0]!;
         const from = { ...lead.box, x: lead.box.x + lead.page.dx };
         const turned = lead.frame.rotation;
+        const isMove = how === MOVE;
+        const grip: Grip = {
+          reach: event.altKey ? 0 : REACH / k,
+          neighbours,
+          held: event.shiftKey,
+          fromCentre: !isMove && (event.ctrlKey || event.metaKey),
+        };
         const to =
-          turned && how !== MOVE
-            ? pulledTurned(from, how, by.x, by.y, turned)
-            : pulled(from, how, by.x, by.y, catches, event.altKey ? 0 : REACH / k);
+          turned && !isMove ? pulledTurned(from, how, by.x, by.y, turned, grip) : pulled(from, how, by.x, by.y, catches, grip);
         places = new Map();
         for (const each of of) {
           const along = { ...each.box, x: each.box.x + each.page.dx + to.x - from.x, y: each.box.y + to.y - from.y };
@@ -88,7 +105,7 @@ export function useHandling(around: Surroundings) {
           places.set(each.frame.id, { on: page.page.id, box: { ...box, x: box.x - page.dx } });
         }
         copies = how === MOVE && (event.ctrlKey || event.metaKey);
-        hand.take({ doing: 'moving', places });
+        hand.take({ doing: 'moving', places, seen: seenFrom(to, neighbours) });
         composer.draft((copies ? carriedCopies : placeFrames)(store.document, places));
       },
       (event) => {

@@ -15,6 +15,7 @@ import { Misspellings } from './Misspellings';
 import { Threads } from '../text/Threads';
 import type { Desk } from '../useDesk';
 import { Brackets, Corners } from './Holds';
+import { Distances } from './Distances';
 import { InsidePicture } from './InsidePicture';
 import { OutlinePoints } from './OutlinePoints';
 import { Lit, Sentences } from './Lit';
@@ -78,6 +79,7 @@ export function Surface({ desk }: { desk: Desk }) {
           ))}
           <InsidePicture desk={desk} />
           <OutlinePoints desk={desk} />
+          <Distances desk={desk} />
           <Stretch desk={desk} />
         </>
       )}
