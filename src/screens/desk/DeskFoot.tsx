@@ -1,7 +1,8 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import { formatLength } from '@/core/length/length';
+import { formatLength, parseNumber } from '@/core/length/length';
+import { useCommitted } from '@/parts/useCommitted';
 import type { PlacedPage } from '@/core/page/pages';
 import type { Look } from '../sheet/look';
 import type { DeskView } from '../sheet/useDeskView';
@@ -35,11 +36,43 @@ export function DeskFoot({ desk, pages, width, look, writing, onToggle }: DeskFo
       <span>
         {pages.length > 1 ? `Spread ${first.number}–${pages[1]!.number}` : `Page ${first.number}`}, {first.master.name} master
       </span>
-      <span>{Math.round(desk.view.k * 100)} %</span>
+      <ZoomField desk={desk} />
       <Switch on={look.columns} name="Columns and guides" keys="," run={() => onToggle('columns')} />
       <Switch on={look.baselines} name="Baselines" keys=";" run={() => onToggle('baselines')} />
       <Switch on={look.proof} name="Proof" keys="." run={() => onToggle('proof')} />
     </footer>
+  );
+}
+
+/** How large the spread is shown: chosen from the usual ones, or typed. */
+function ZoomField({ desk }: { desk: DeskView }) {
+  const now = `${Math.round(desk.view.k * 100)} %`;
+  const { typed, wrong, type, commit, onKeyDown, atRest } = useCommitted((words) => {
+    const share = parseNumber(words, '%') / 100;
+    if (!(share >= 0.05 && share <= 24)) throw new RangeError('From 5 to 2,400 %.');
+    if (words !== now) desk.zoomTo(share);
+  });
+  return (
+    <span className="flex items-center">
+      <input
+        aria-label="Zoom"
+        title={wrong ?? 'Zoom: 5 to 2,400 %'}
+        aria-invalid={wrong !== undefined}
+        list="zooms"
+        className={`w-16 bg-transparent tabular-nums ${wrong ? 'text-error' : ''}`}
+        value={typed ?? now}
+        onChange={(event) => type(event.target.value)}
+        onFocus={(event) => event.target.select()}
+        onBlur={commit}
+        onKeyDown={onKeyDown}
+        {...atRest}
+      />
+      <datalist id="zooms">
+        {[25, 50, 75, 100, 150, 200, 400, 800].map((each) => (
+          <option key={each} value={`${each} %`} />
+        ))}
+      </datalist>
+    </span>
   );
 }
 

@@ -95,6 +95,9 @@ export function useDeskView(pages: readonly PlacedPage[], format: FormatRecord) 
       const [dx, dy] = [by(x, w, size.width), by(y, h, size.height)];
       if (dx !== 0 || dy !== 0) pan(dx, dy);
     },
+    pan,
+    /** Pixels to the point; the middle of the desk stays where it is. */
+    zoomTo: (k: number) => setChosen({ spread: id, view: zoomed(view, k / view.k, size.width / 2, size.height / 2) }),
     zoomBy: (factor: number) => setChosen({ spread: id, view: zoomed(view, factor, size.width / 2, size.height / 2) }),
   };
 }

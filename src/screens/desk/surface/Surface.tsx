@@ -3,6 +3,8 @@
 import { type PointerEvent as ReactPointerEvent, useMemo } from 'react';
 import { isGround } from '@/core/page/ground';
 import { stretchWords } from '@/core/page/grid';
+import { followPointer } from '@/parts/followPointer';
+import { isSpaceHeld } from '@/parts/spaceBar';
 import { useLatest } from '../../frame/useLatest';
 import { useSetting } from '../../sheet/useSetting';
 import { toScreen, toSpread } from '../../sheet/view';
@@ -34,6 +36,20 @@ export function Surface({ desk }: { desk: Desk }) {
       className="relative block"
       role="group"
       aria-label={`Spread ${spread.pages.map(({ number }) => number).join('–')}`}
+      onPointerDownCapture={(event) => {
+        // With the space bar held, or the middle button, the desk itself is moved, whatever lies under the pointer.
+        if (event.button !== 1 && !(event.button === 0 && isSpaceHeld())) return;
+        event.stopPropagation();
+        event.preventDefault();
+        let at = { x: event.clientX, y: event.clientY };
+        followPointer(
+          ({ clientX, clientY }) => {
+            around.pan(clientX - at.x, clientY - at.y);
+            at = { x: clientX, y: clientY };
+          },
+          () => undefined,
+        );
+      }}
       onContextMenu={(event) => {
         event.preventDefault();
         const surface = event.currentTarget.getBoundingClientRect();
