@@ -27,6 +27,7 @@ import type { DocumentRecord } from '@/core/records/index';
 import { readDiff, readDocument, storedDiff } from '@/core/records/stored';
 import { Shaper } from '@/core/type/shaper';
 import { paintItem } from '@/formats/svg/painter';
+import { LegibilityMeter } from './legibility';
 import { SmallPages } from './smallPages';
 import { loadNeeds } from './loadNeeds';
 import type {
@@ -172,6 +173,8 @@ function showSmall(document: Document, composed: Composed): void {
   const slots = draft ? undefined : changedOnly('slots', [...slotWords(document, [...watched, ...small.watched], slotComposer)]);
   if (slots) listener?.slots(slots);
 }
+
+const legibility = new LegibilityMeter(shaper);
 
 const small = new SmallPages(
   shaper,
@@ -421,6 +424,13 @@ const typesetter: Typesetter = {
       const language = find(base!, 'issue', 'issue')?.language ?? 'en-GB';
       return sentencesOf(get(base!, 'text', id), language, composer.compose(now()).pages);
     }),
+  legibility: async (page, frame) => {
+    const [document, list] = await inTurn(() => {
+      const shownNow = now();
+      return [shownNow, composer.compose(shownNow).pages.find((each) => each.page === page)] as const;
+    });
+    return list && legibility.of(document, list, frame);
+  },
   plan: (action, intent) =>
     inTurn(() => {
       try {

@@ -13,6 +13,7 @@ import type {
   DrawnPage,
   GalleyOrder,
   GalleySheet,
+  Legibility,
   PaintedPage,
   PlaceIn,
   PlannedActions,
@@ -236,6 +237,10 @@ export class ComposerClient {
   ): Promise<{ diff: Diff; says?: string | undefined }> {
     const { diff, says } = await (await this.#typesetter).plan(action, intent);
     return { diff: readDiff(diff), says };
+  }
+
+  async legibility(page: string, frame: string): Promise<Legibility | undefined> {
+    return (await this.#typesetter).legibility(page, frame);
   }
 
   async sentences(text: string): Promise<readonly Sentence[]> {

@@ -96,6 +96,15 @@ export interface GalleySheet {
   readonly pages: readonly PaintedPage[];
 }
 
+/** How the letters of a text contrast with what lies under them: those of the line that is hardest to read. */
+export interface Legibility {
+  readonly ratio: number;
+  readonly needed: number;
+  readonly words: string;
+  /** The panel behind the words with which all of them contrast enough. */
+  readonly panel?: { readonly tone: 'dark' | 'light'; readonly opacity: number };
+}
+
 /** What came of composing. */
 export interface ComposedPages {
   /** Of the drafts, the one that is shown. */
@@ -161,5 +170,7 @@ export interface Typesetter {
   /** The beginning or end of the line that a place is in. */
   lineEdge(text: string, place: TextPlace, end: boolean): Promise<TextPlace>;
   sentences(text: string): Promise<readonly Sentence[]>;
+  /** How a text contrasts with what lies under it on a page; undefined where that is paper alone. */
+  legibility(page: string, frame: string): Promise<Legibility | undefined>;
   plan<A extends keyof PlannedActions>(action: A, intent: PlannedActions[A]): Promise<Planned>;
 }

@@ -19,7 +19,8 @@ import type { FrameRecord, PictureRecord, TextRecord } from '../records/index';
 import { ActionError, Edit, orderAfter, orderBehind } from './edit';
 import { evenPolygon } from '../geometry/polygon';
 import { setAppearance, withCorner } from './appearance';
-import { placeFrames, removeFrames, setTextLayout, setWrap, stack, textColumns } from './frames';
+import { putPanelBehind } from './legible';
+import { markFrames, placeFrames, removeFrames, restack, setTextLayout, setWrap, stack, textColumns } from './frames';
 import { groupFrames, membersOf, setGroupWrap, ungroupFrames } from './groups';
 import { markOut } from './markOut';
 import { addPages, duplicatePage, movePage, removalWords, removePages, setMaster } from './pages';
@@ -302,6 +303,67 @@ describe('frames', () => {
   it('show all of a picture or are filled by it', () => {
     expect(get(done(doc, setCrop(doc, ['pf'], { fit: 'fill' })), 'frame', 'pf').content).toMatchObject({ fit: 'fill' });
     expect(() => setCrop(doc, ['tf'], { fit: 'fill' })).toThrow(ActionError);
+  });
+});
+
+describe('frames in the list of their page', () => {
+  const doc = document(
+    ...baseRecords(),
+    ...['a', 'b', 'c'].map((id, i) => ({ ...pictureFrame(id, undefined, 'p1', { ...AREA, h: 40 }), order: `a${i}` })),
+  );
+  const order = (of: Document) => framesOn(of, 'p1').map(({ id }) => id);
+
+  it('come to lie above and below one another', () => {
+    expect(order(done(doc, restack(doc, 'a', 'c', 'above')))).toEqual(['b', 'c', 'a']);
+    expect(order(done(doc, restack(doc, 'a', 'c', 'below')))).toEqual(['b', 'a', 'c']);
+    expect(order(done(doc, restack(doc, 'c', 'a', 'below')))).toEqual(['c', 'a', 'b']);
+    expect(() => restack(doc, 'a', 'elsewhere', 'above')).toThrow(ActionError);
+  });
+
+  it('are named, and nothing moves, sizes or removes what is locked', () => {
+    const locked = done(doc, markFrames(doc, ['a'], { locked: true, name: 'Plate' }));
+    const place = new Map([['a', { on: 'p1', box: { ...AREA, h: 50 } }]]);
+    expect(() => placeFrames(locked, place)).toThrow('“Plate” is locked. Unlock it in the list of its page.');
+    expect(() => removeFrames(locked, ['b', 'a'])).toThrow('locked');
+    const free = done(locked, markFrames(locked, ['a'], { locked: undefined }));
+    expect(get(free, 'frame', 'a').locked).toBeUndefined();
+    expect(() => placeFrames(free, place)).not.toThrow();
+  });
+
+  it('are hidden from the page and from the texts on it', async () => {
+    const text = document(
+      ...baseRecords(),
+      textRecord('text', proseBody(400)),
+      textFrame('f', 'text', 'p1', AREA),
+      pictureFrame('pf', undefined, 'p1', { x: 100, y: 100, w: 120, h: 80 }, { mode: 'frame', standOff: 4 }),
+    );
+    const { composer } = await composerFor(text);
+    const lines = (of: Document) => composer.compose(of).pages[0]!.items;
+    expect(lines(text).some((item) => item.frame === 'pf')).toBe(true);
+    const hidden = done(text, markFrames(text, ['pf'], { hidden: true }));
+    expect(lines(hidden).some((item) => item.frame === 'pf')).toBe(false);
+    const [item] = lines(hidden);
+    for (const line of item?.type === 'text' ? item.columns.flatMap((column) => column.lines) : [])
+      expect(line.width).toBeCloseTo(300, 6);
+  });
+
+  it('have a panel put behind their words, right below them', () => {
+    const words = document(
+      ...baseRecords(),
+      textRecord('t', plainBody('body', 'Words'), { role: 'furniture' }),
+      { ...pictureFrame('pf', undefined, 'p1', AREA), order: 'a0' },
+      textFrame('tf', 't', 'p1', { x: 60, y: 60, w: 100, h: 20 }, {}, 'a1'),
+    );
+    const box = { x: 60, y: 60, w: 100, h: 30 };
+    const after = done(words, putPanelBehind(words, { frame: 'tf', tone: 'dark', opacity: 0.6, box }));
+    const [, panel, top] = framesOn(after, 'p1');
+    expect(panel).toMatchObject({
+      content: { type: 'panel' },
+      opacity: 0.6,
+      fill: { swatch: 'ink' },
+      box: { x: 54, y: 54, w: 112, h: 42 },
+    });
+    expect(top!.id).toBe('tf');
   });
 });
 

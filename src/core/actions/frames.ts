@@ -13,9 +13,9 @@ import { type Document, find, framesOn, get, threadOf } from '../records/documen
 import { type FrameContent, sidesOf, type TextContent, textContent, type TextLayout, type Wrap } from '../records/frame';
 import type { FrameRecord } from '../records/index';
 import type { TextRole } from '../records/text';
-import { ActionError, Edit, newId, orderAfter } from './edit';
+import { ActionError, Edit, newId, orderAfter, orderBehind } from './edit';
 import { dissolveIfAlone } from './groups';
-import { frameKind, layoutOf, withLayout } from '../records/kinds/frames';
+import { frameKind, frameName, layoutOf, withLayout } from '../records/kinds/frames';
 
 export const NO_WRAP: Wrap = { mode: 'none', standOff: 0, outline: 'alpha' };
 
@@ -82,11 +82,39 @@ export interface Place {
   readonly box: Box;
 }
 
+/** @throws ActionError where a frame is locked */
+function checkFree(document: Document, frame: FrameRecord): void {
+  if (frame.locked) throw new ActionError(`“${frameName(document, frame)}” is locked. Unlock it in the list of its page.`);
+}
+
+/** Names frames, locks and hides them; what is given as undefined is taken off. */
+export function markFrames(
+  document: Document,
+  ids: readonly string[],
+  marks: Partial<Pick<FrameRecord, 'name' | 'locked' | 'hidden'>>,
+): Diff {
+  const edit = new Edit(document);
+  for (const id of ids) edit.put(said({ ...get(document, 'frame', id), ...marks }));
+  return edit.diff();
+}
+
+/** Puts a frame right above or below another of its page. */
+export function restack(document: Document, id: string, other: string, where: 'above' | 'below'): Diff {
+  const edit = new Edit(document);
+  const frame = get(document, 'frame', id);
+  const others = framesOn(document, frame.on).filter((each) => each.id !== id);
+  const index = others.findIndex((each) => each.id === other);
+  if (index < 0) throw new ActionError('Only frames of one page lie above one another.');
+  edit.put({ ...frame, order: orderBehind(others, where === 'above' ? index : index - 1) });
+  return edit.diff();
+}
+
 /** Moves and sizes frames. A frame that comes to another page lies on top there. @throws ActionError when a box is too small to be seen */
 export function placeFrames(document: Document, places: ReadonlyMap<string, Place>): Diff {
   const edit = new Edit(document);
   for (const [id, { on, box }] of places) {
     const frame = get(edit.document, 'frame', id);
+    checkFree(document, frame);
     const thin = frameKind(frame.content).isThin;
     if (box.w < LEAST_SIDE || (box.h < LEAST_SIDE && !thin))
       throw new ActionError('A frame must be at least 4 pt wide and high.');
@@ -182,6 +210,7 @@ export function removeFrames(document: Document, ids: readonly string[]): Diff {
   const edit = new Edit(document);
   for (const id of withCaptions(document, ids)) {
     const frame = get(edit.document, 'frame', id);
+    checkFree(document, frame);
     edit.remove(id);
     if (frame.group !== undefined) dissolveIfAlone(edit, frame.group);
     if (frame.content.type !== 'text') continue;

@@ -13,6 +13,7 @@ export interface Point {
 
 export const right = (box: Box): number => box.x + box.w;
 export const bottom = (box: Box): number => box.y + box.h;
+export const middleOf = ({ x, y, w, h }: Box): Point => ({ x: x + w / 2, y: y + h / 2 });
 
 /** Two boxes that share more than an edge. `slack` (points) lets them share that much and still be apart. */
 export function overlaps(a: Box, b: Box, slack = 0): boolean {

@@ -126,8 +126,8 @@ export function seenFrom(box: Box, { boxes, across, down }: Neighbours): Seen[] 
   const look = (lying: (box: Box) => Lying, gaps: readonly Gap[], upright: boolean) => {
     const own = lying(box);
     const list = boxes.map(lying);
-    for (const of of ['from', 'to', 'middle'] as const) {
-      const place = (each: Lying) => (of === 'middle' ? (each.from + each.to) / 2 : each[of]);
+    for (const edge of ['from', 'to', 'middle'] as const) {
+      const place = (each: Lying) => (edge === 'middle' ? (each.from + each.to) / 2 : each[edge]);
       const there = list.filter((other) => Math.abs(place(other) - place(own)) < SAME);
       if (there.length === 0) continue;
       const ends = [own, ...there];
@@ -145,7 +145,7 @@ export function seenFrom(box: Box, { boxes, across, down }: Neighbours): Seen[] 
     const isEven = before && behind && Math.abs(distance(before, own) - distance(own, behind)) < SAME;
     for (const [a, b] of sides) {
       const size = distance(a, b);
-      if (size < 0.5 || size > 4 * WIDEST) continue;
+      if (size < 0.5 || size > WIDEST) continue;
       const off = (Math.max(a.side, b.side) + Math.min(a.far, b.far)) / 2;
       const other = gaps.find((gap) => Math.abs(gap.size - size) < SAME);
       const as = isEven

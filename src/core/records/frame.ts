@@ -180,6 +180,12 @@ export interface FrameRecord extends RecordBase<'frame'> {
   readonly side: Side;
   /** Points from the trim's top left corner; it may reach over the spine. */
   readonly box: Box;
+  /** What somebody calls it; what it shows says what it is where nobody does. */
+  readonly name?: string | undefined;
+  /** No hand moves, sizes or removes it. */
+  readonly locked?: boolean | undefined;
+  /** It is neither shown nor printed, and in nobody's way. */
+  readonly hidden?: boolean | undefined;
   /** Stacking among the frames of the page, the greatest on top. */
   readonly order: string;
   readonly content: FrameContent;

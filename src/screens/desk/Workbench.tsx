@@ -102,7 +102,10 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
     <div
       {...dropzone.getRootProps({ className: 'workbench flex h-full flex-col outline-none', role: undefined, tabIndex: -1 })}
       // The browser's own dragging of pictures and words would take the pointer away from ours.
-      onDragStart={(event) => event.preventDefault()}
+      onDragStart={(event) => {
+        // Rows of a list are the browser's to drag.
+        if (!(event.target as Element).closest('[role=row]')) event.preventDefault();
+      }}
     >
       <input {...dropzone.getInputProps({ 'aria-label': 'Stories and pictures to bring in' })} />
       {place.header(tools)}

@@ -1,5 +1,5 @@
 import { hasJumpLines } from '@/core/actions/threads';
-import type { Document } from '@/core/records/document';
+import { type Document, find } from '@/core/records/document';
 import type { Wrap } from '@/core/records/frame';
 import type { FrameRecord, TextRecord } from '@/core/records/index';
 import { type Beneath, captionText } from '@/core/actions/captions';
@@ -12,7 +12,7 @@ import { isDrawing } from '@/core/records/picture';
 import { hasClip, type useClipboard } from './frames/useClipboard';
 import { insideOf } from './hand/useCropping';
 import type { Desk } from './useDesk';
-import { frameKind } from '@/core/records/kinds/frames';
+import { frameKind, textIn } from '@/core/records/kinds/frames';
 
 /** What the desk alone cannot do or know. */
 interface Beyond {
@@ -41,7 +41,9 @@ export function deskCommands(
   { underWay, bringIn, type, find, clean, spelling, clipboard, doing, hasPoint }: Beyond,
 ): Command[] {
   const { spread, view, toggle, text, only, group, frameActions: on, chosen } = desk;
-  const count = desk.held.length;
+  const { held } = desk;
+  const count = held.length;
+  const ids = held.map(({ frame }) => frame.id);
   const none = underWay ?? (count === 0 && 'Nothing is chosen');
   const one = underWay ?? (!only && (count === 0 ? 'Nothing is chosen' : 'Choose one frame'));
   const isText = one || (!text && 'That frame holds no text');
@@ -221,6 +223,16 @@ export function deskCommands(
       clipboard.paste(true),
     ),
     command('duplicate', count > 1 ? 'Duplicate the frames' : 'Duplicate the frame', 'Alt+D', none, on.duplicate),
+    command('lock', held.some(({ frame }) => frame.locked) ? 'Unlock' : 'Lock', 'l', none, () =>
+      desk.actions.mark(ids, { locked: held.some(({ frame }) => frame.locked) ? undefined : true }),
+    ),
+    command('hide', count > 1 ? 'Hide the frames' : 'Hide the frame', undefined, none, () => {
+      desk.actions.mark(ids, { hidden: true });
+      chosen.clear();
+    }),
+    command('alike', 'Choose everything like it on the spread', undefined, one, () =>
+      chosen.choose(desk.frames.filter(({ frame }) => isAlike(desk.document, frame, only!.frame)).map(({ frame }) => frame.id)),
+    ),
     command('front', 'Bring to front', undefined, one, () => on.stack('front')),
     command('back', 'Send to back', undefined, one, () => on.stack('back')),
     command('remove', count > 1 ? 'Remove the frames' : 'Remove the frame', 'Delete', none, on.remove),
@@ -228,6 +240,13 @@ export function deskCommands(
       desk.actions.addPages({ after: spread.pages.at(-1)!.page.id, count: 1 }),
     ),
   ];
+}
+
+/** Whether two frames are of one kind: for texts, of one part of a story. */
+function isAlike(document: Document, a: FrameRecord, b: FrameRecord): boolean {
+  if (a.content.type !== b.content.type) return false;
+  const [own, other] = [a, b].map((frame) => find(document, 'text', textIn(frame))?.role);
+  return own === other;
 }
 
 /** What is set beside the one picture that is chosen. */

@@ -16,7 +16,8 @@ import { useSetting } from '../sheet/useSetting';
 import { toScreen } from '../sheet/view';
 import type { DeskPlace } from './deskPlace';
 import { frameActionsOn } from './frames/frameActions';
-import type { FrameInSight } from './frames/frameInSight';
+import { contains, middleOf } from '@/core/geometry/box';
+import { type FrameInSight, onSpread } from './frames/frameInSight';
 import { textOf } from './frames/frameWords';
 import { useChosen } from './frames/useChosen';
 import { useDeskActions } from './frames/useDeskActions';
@@ -57,7 +58,9 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
   /** Frames of a page where they lie; one that grows is as high as its text. */
   const seen = useCallback(
     (page: PlacedPage, list: readonly FrameRecord[]): FrameInSight[] =>
-      list.map((frame) => ({ frame, page, box: { ...frame.box, h: grown.get(frame.id)?.h ?? frame.box.h } })),
+      list
+        .filter(({ hidden }) => !hidden)
+        .map((frame) => ({ frame, page, box: { ...frame.box, h: grown.get(frame.id)?.h ?? frame.box.h } })),
     [grown],
   );
   const framesOf = useCallback(
@@ -118,6 +121,10 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
     allPages,
     onGo: spread.go,
     onPlaced: (places, how) => actions.move(places, how === MOVE ? 'Move a frame' : 'Size a frame'),
+    onGathered: (around) =>
+      choose(
+        frames.filter((each) => !each.frame.locked && contains(around, middleOf(onSpread(each)))).map(({ frame }) => frame.id),
+      ),
     onCopied: (places) => chooseAdded(actions.leaveCopies(places)),
     onShaped: (frame, shape) => actions.put('look', [frame], { shape }),
     onDropped: (carried, target) => void puttingDown.drop(carried, target),

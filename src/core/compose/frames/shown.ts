@@ -67,8 +67,8 @@ export class Showing {
       shown.set(key, isSame ? before : shownFrame(key, frame, page, fromMaster));
     };
     for (const page of pages) {
-      for (const frame of inheritedFrames(document, page)) add(frame, page, true);
-      for (const frame of framesOn(document, page.page.id)) add(frame, page, false);
+      for (const frame of inheritedFrames(document, page)) if (!frame.hidden) add(frame, page, true);
+      for (const frame of framesOn(document, page.page.id)) if (!frame.hidden) add(frame, page, false);
     }
     this.#shown = shown;
     const list = [...shown.values()];

@@ -18,6 +18,7 @@ import {
   SHARE,
   SIZE,
   withWhat,
+  YES_OR_NO,
 } from '../kind';
 import { RINGS } from '../picture';
 import { FRAME_KINDS } from './frames';
@@ -31,6 +32,9 @@ export const FRAME: Kind<FrameRecord> = {
     on: reference(['page', 'master'], 'goes'),
     side: oneOf('left', 'right', 'both'),
     box: BOX,
+    name: maybe(LINE),
+    locked: maybe(YES_OR_NO),
+    hidden: maybe(YES_OR_NO),
     order: ORDER,
     content: {
       is: 'typed',

@@ -3,6 +3,7 @@ import type { FrameContent } from '@/core/records/frame';
 import { pictureFiles } from '../frames/pictureFiles';
 import type { FrameInSight } from '../frames/frameInSight';
 import type { Desk } from '../useDesk';
+import { Legible } from './Legible';
 import { PictureChapter } from './PictureChapter';
 import { SlotChapter } from './SlotChapter';
 import { TextChapter } from './TextChapter';
@@ -18,7 +19,10 @@ const PANELS: {
   readonly [T in FrameContent['type']]?: (props: PanelProps<Extract<FrameContent, { type: T }>>) => ReactNode;
 } = {
   text: ({ desk, each, content }) => (
-    <TextChapter document={desk.document} frame={each.frame} content={content} composer={desk.composer} />
+    <>
+      <TextChapter document={desk.document} frame={each.frame} content={content} composer={desk.composer} />
+      <Legible desk={desk} each={each} />
+    </>
   ),
   slot: ({ desk, each, content }) => (
     <SlotChapter

@@ -9,8 +9,19 @@ import type { PlannedActions } from '@/client/typesetter';
 import { setAppearance } from '@/core/actions/appearance';
 import type { Appearance } from '@/core/properties/frame';
 import type { Outline } from '@/core/geometry/outline';
-import { placeFrames, removeFrames, setOutline, setTextLayout, setWrap, stack, type Place } from '@/core/actions/frames';
+import {
+  markFrames,
+  placeFrames,
+  removeFrames,
+  restack,
+  setOutline,
+  setTextLayout,
+  setWrap,
+  stack,
+  type Place,
+} from '@/core/actions/frames';
 import { placeAdvertisement, type PlaceAdvertisement } from '@/core/actions/advertisements';
+import { type PanelBehind, putPanelBehind } from '@/core/actions/legible';
 import { carriedCopies, duplicateFrames } from '@/core/actions/copying';
 import { type Across, copyAcross, type Repeat, repeatFrame } from '@/core/actions/copies';
 import { addMaster, partFrames, rejoinFrames, removeMaster, renameMaster, setBasedOn } from '@/core/actions/masters';
@@ -39,7 +50,7 @@ import type { Document } from '@/core/records/document';
 import type { Arrangement, Terms } from './arrangements';
 import type { MarginText } from '@/core/page/furniture';
 import { withArticle } from '@/core/records/count';
-import type { PageRecord } from '@/core/records/index';
+import type { FrameRecord, PageRecord } from '@/core/records/index';
 
 /** Groups of properties that frames have, and how each is set on several frames. */
 const FACETS = { layout: setTextLayout, wrap: setWrap, look: setAppearance, crop: setCrop, beside: setBeside } as const;
@@ -89,6 +100,13 @@ const LABELS: Readonly<Record<string, string>> = {
 };
 
 const labelOf = (change: object): string => LABELS[Object.keys(change)[0] ?? ''] ?? 'Change the frame';
+
+/** What marking a frame is called. */
+function markLabel(marks: Partial<Pick<FrameRecord, 'name' | 'locked' | 'hidden'>>): string {
+  if ('locked' in marks) return marks.locked ? 'Lock a frame' : 'Unlock a frame';
+  if ('hidden' in marks) return marks.hidden ? 'Hide a frame' : 'Show a frame';
+  return 'Name a frame';
+}
 
 /** What can be done on the desk: each is one change with a label, or a sentence why it cannot be. */
 export function useDeskActions(store: DeskStore, composer: ComposerClient, say: Say) {
@@ -167,6 +185,11 @@ export function useDeskActions(store: DeskStore, composer: ComposerClient, say: 
         act(ids.length === 1 ? 'Remove a frame' : `Remove ${ids.length} frames`, (document) => removeFrames(document, ids)),
       outline: (label: string, id: string, outline: Outline | undefined) =>
         act(label, (document) => setOutline(document, id, outline)),
+      panelBehind: (intent: PanelBehind) => act('Put a panel behind words', (document) => putPanelBehind(document, intent)),
+      mark: (ids: readonly string[], marks: Partial<Pick<FrameRecord, 'name' | 'locked' | 'hidden'>>) =>
+        act(markLabel(marks), (document) => markFrames(document, ids, marks)),
+      restack: (id: string, other: string, where: 'above' | 'below') =>
+        act('Change the order of frames', (document) => restack(document, id, other, where)),
       duplicate: (ids: readonly string[], gap: number) =>
         act(ids.length === 1 ? 'Duplicate a frame' : `Duplicate ${ids.length} frames`, (document) =>
           duplicateFrames(document, ids, gap),
@@ -175,7 +198,7 @@ export function useDeskActions(store: DeskStore, composer: ComposerClient, say: 
       leaveCopies: (places: ReadonlyMap<string, Place>) =>
         act(places.size === 1 ? 'Copy a frame' : `Copy ${places.size} frames`, (document) => carriedCopies(document, places)),
       palette: (palette: string) => act('Change the palette', (document) => recolour(document, palette)),
-      mark: (intent: MarkOut) =>
+      markOut: (intent: MarkOut) =>
         act(`Add ${intent.as === 'text' ? intent.as : withArticle(intent.as)}`, (document) => markOut(document, intent)),
       marginText: (pages: readonly string[], what: MarginText) =>
         act(what === 'folio' ? 'Add folios' : 'Add a running head', (document) => addMarginText(document, pages, what)),

@@ -40,7 +40,7 @@ export interface Picking {
 /**
  * What the hand is doing, one thing at a time. What a key or a press means follows from it, so that none can mean
  * something in a state that nobody is in:
- * `choosing` frames, with nothing under way; `marking` out a stretch, `moving` or sizing frames, `bending` a polygon,
+ * `choosing` frames, with nothing under way; `marking` out a stretch, `gathering` frames by a line around them, `moving` or sizing frames, `bending` a polygon,
  * `carrying` something over the desk, all as long as the pointer is held; `asking` what a marked stretch shall be;
  * `listing` what can be done with what was pressed;
  * `cropping` a picture under its frame; `outlining` a frame point by point; `picking` a sentence; `typing` into a text.
@@ -48,6 +48,8 @@ export interface Picking {
 export type Doing =
   | { readonly doing: 'choosing' }
   | { readonly doing: 'marking'; readonly marked: Marked }
+  /** Drawing a line around frames; in coordinates of the spread. */
+  | { readonly doing: 'gathering'; readonly around: Box }
   | { readonly doing: 'asking'; readonly marked: Marked }
   /** A menu of what can be done with what was pressed lies there, pixels of the desk. */
   | { readonly doing: 'listing'; readonly of: 'frame' | 'spread'; readonly at: { readonly x: number; readonly y: number } }

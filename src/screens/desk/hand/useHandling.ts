@@ -6,7 +6,7 @@ import type { DeskStore } from '@/client/deskStore';
 import { setAppearance, withCorner } from '@/core/actions/appearance';
 import { placeFrames, type Place } from '@/core/actions/frames';
 import { isEmptyFrame } from '@/core/actions/threads';
-import { contains } from '@/core/geometry/box';
+import { between, type Box, contains } from '@/core/geometry/box';
 import { neighboursOf, seenFrom } from '@/core/geometry/neighbours';
 import { withCaptions } from '@/core/page/beside';
 import { carriedCopies } from '@/core/actions/copying';
@@ -45,6 +45,7 @@ interface Surroundings {
   readonly onGo: (spread: number) => void;
   readonly onPlaced: (places: ReadonlyMap<string, Place>, how: Pull) => void;
   readonly onCopied: (places: ReadonlyMap<string, Place>) => void;
+  readonly onGathered: (around: Box) => void;
   readonly onShaped: (frame: string, shape: Shape) => void;
   readonly onDropped: (carry: Carry, target: Target) => void;
   /** A tail was pressed, not dragged. */
@@ -148,9 +149,17 @@ export function useHandling(around: Surroundings) {
   const markOut = (start: ReactPointerEvent, onPress: () => void) => {
     const at = onPage(pages, format.width, format.height, desk.pointAt(start));
     let mark: Marked | undefined;
+    // From beside the pages a line is drawn around frames.
+    const from = at ? undefined : desk.pointAt(start);
+    let gathered: Box | undefined;
     followPointer(
       (event) => {
-        if (!at || !hasWandered(start, event)) return;
+        if (!hasWandered(start, event)) return;
+        if (from) {
+          gathered = between(from, desk.pointAt(event));
+          return hand.take({ doing: 'gathering', around: gathered });
+        }
+        if (!at) return;
         const to = desk.pointAt(event);
         const grid = pageGrid(format, at.page.master, at.page.side);
         const stretch = stretchBetween(grid, at, { x: to.x - at.page.dx, y: to.y });
@@ -158,8 +167,9 @@ export function useHandling(around: Surroundings) {
         hand.take({ doing: 'marking', marked: mark });
       },
       (event) => {
-        hand.rest('marking');
+        hand.rest('marking', 'gathering');
         if (!event) return;
+        if (gathered) return latest.current.onGathered(gathered);
         if (mark) hand.take({ doing: 'asking', marked: mark });
         else onPress();
       },

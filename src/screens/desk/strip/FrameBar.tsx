@@ -102,11 +102,13 @@ export function FrameBar({ document, frame, actions, commands }: FrameBarProps) 
           </button>
         ))}
       {!isBody && wrap.mode !== 'none' && (
-        <span className="narrow border-base-300 flex h-7 items-center border-l px-2.5">{standOffWords(wrap.standOff)}</span>
+        <span className="narrow border-base-300 flex h-7 items-center border-l px-2.5 whitespace-nowrap">
+          {standOffWords(wrap.standOff)}
+        </span>
       )}
       {wrap.mode === 'outline' && wrap.outline !== 'glyphs' && tool('outline', <Spline size={14} />, { short: 'Mend' })}
-      {tool('front', <ArrowUpToLine size={14} />)}
-      {tool('back', <ArrowDownToLine size={14} />, { className: '' })}
+      {!picture && tool('front', <ArrowUpToLine size={14} />)}
+      {!picture && tool('back', <ArrowDownToLine size={14} />, { className: '' })}
       {tool('remove', <Trash2 size={14} />, { className: '' })}
     </StripTools>
   );

@@ -103,6 +103,9 @@ const MENUS = {
     'paste',
     'paste-in-place',
     'duplicate',
+    'alike',
+    'lock',
+    'hide',
     'front',
     'back',
     'remove',
@@ -127,7 +130,7 @@ function Asking({ desk, marked }: { desk: Desk; marked: Marked }) {
       }}
       onStuff={(as, words) => {
         hand.rest();
-        const added = actions.mark({ page, box, as, ...(words ? { words } : {}) });
+        const added = actions.markOut({ page, box, as, ...(words ? { words } : {}) });
         chooseAdded(added);
         // What has no words yet is written at once.
         const text = words === '' && added?.added.find(({ kind }) => kind === 'text');

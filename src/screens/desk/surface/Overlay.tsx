@@ -52,7 +52,10 @@ const Frame = memo(function Frame({ each, isChosen, document, hand, pages, view,
   return (
     <rect
       role="button"
-      tabIndex={0}
+      tabIndex={frame.locked ? -1 : 0}
+      // What is locked is not in the way of what lies under it.
+      pointerEvents={frame.locked ? 'none' : undefined}
+      data-locked={frame.locked}
       aria-label={`${frameName(document, frame)}; ${placeWords(document, now.page, now.box)}`}
       aria-pressed={isChosen}
       data-frame={frame.id}

@@ -1,6 +1,7 @@
 'use client';
 
 import { type PointerEvent as ReactPointerEvent, useMemo } from 'react';
+import { contains, type Point } from '@/core/geometry/box';
 import { isGround } from '@/core/page/ground';
 import { stretchWords } from '@/core/page/grid';
 import { followPointer } from '@/parts/followPointer';
@@ -68,7 +69,8 @@ export function Surface({ desk }: { desk: Desk }) {
       onPointerDown={(event) => {
         if (event.button !== 0) return;
         hand.rest('asking', 'typing', 'cropping', 'outlining');
-        gestures.markOut(event, desk.letGo);
+        const under = event.altKey ? around.pointAt(event) : undefined;
+        gestures.markOut(event, under ? () => chooseBeneath(desk, under) : desk.letGo);
       }}
     >
       {!desk.look.proof && (
@@ -101,6 +103,15 @@ export function Surface({ desk }: { desk: Desk }) {
       )}
     </svg>
   );
+}
+
+/** Chooses what lies under a point below what is chosen there, and from the lowest the topmost again. */
+function chooseBeneath({ frames, chosen, letGo }: Desk, point: Point): void {
+  const under = frames.filter((each) => contains(onSpread(each), point)).reverse();
+  const at = under.findIndex(({ frame }) => chosen.ids.has(frame.id));
+  const next = under[(at + 1) % under.length];
+  if (next) chosen.choose([next.frame.id]);
+  else letGo();
 }
 
 /** The frames of the spread, and what its masters show. What moves moves by itself: the rest is not drawn again for it. */
@@ -246,7 +257,7 @@ function Held({ desk, each }: { desk: Desk; each: FrameInSight }) {
         <Brackets
           chosen={now}
           view={view}
-          pullable={only !== undefined}
+          pullable={only !== undefined && !each.frame.locked}
           onPull={(how, event) => {
             event.stopPropagation();
             gestures.pull([each], how, event);
@@ -271,6 +282,23 @@ function Stretch({ desk }: { desk: Desk }) {
   const marked = useHand(desk.hand, (now) => (now.doing === 'marking' || now.doing === 'asking' ? now.marked : undefined));
   const carry = useHand(desk.hand, (now) => (now.doing === 'carrying' ? now.carry : undefined));
   const { view } = desk.view;
+  const gathering = useHand(desk.hand, (now) => (now.doing === 'gathering' ? now.around : undefined));
+  if (gathering) {
+    const { x, y, w, h } = toScreen(view, gathering);
+    return (
+      <rect
+        x={x}
+        y={y}
+        width={w}
+        height={h}
+        fill="var(--mark)"
+        fillOpacity={0.12}
+        stroke="var(--hold)"
+        strokeDasharray="4 3"
+        data-gathering=""
+      />
+    );
+  }
   if (marked) return <Lit page={marked.page} box={marked.box} words={stretchWords(marked.stretch)} view={view} />;
   if (!carry?.target) return null;
   const words = carry.target.words + (carry.allPages ? ', and as many pages as it needs' : '');

@@ -14,6 +14,7 @@ import { useLatest } from '../../frame/useLatest';
 import { useSetting } from '../../sheet/useSetting';
 import type { Carry } from '../hand/hand';
 import type { Desk } from '../useDesk';
+import { PageOrder } from './PageOrder';
 import { pictureIn } from '@/core/records/kinds/frames';
 
 /** What can be carried from the tray to the desk. */
@@ -34,8 +35,12 @@ export function Tray({ desk, onBringIn, importing }: TrayProps) {
   });
   const place = useLatest(puttingDown.byKey);
   const bringIn = useLatest(onBringIn);
+  const [tab, setTab] = useState<TrayTab>('stories');
+  if (tab === 'order') return <TrayTabs desk={desk} tab={tab} onTab={setTab} />;
   return (
     <Lists
+      tab={tab}
+      onTab={setTab}
       document={desk.document}
       composer={desk.composer}
       allPages={desk.allPages}
@@ -48,7 +53,29 @@ export function Tray({ desk, onBringIn, importing }: TrayProps) {
   );
 }
 
+export type TrayTab = 'stories' | 'pictures' | 'order';
+
+/** What lies on the pages in sight, in place of what the issue owns. */
+function TrayTabs({ desk, tab, onTab }: { desk: Desk; tab: TrayTab; onTab: (tab: TrayTab) => void }) {
+  return (
+    <aside aria-label="Tray" className="border-base-300 bg-base-100 flex w-56 shrink-0 flex-col border-r">
+      <Tabs label="Tray" value={tab} of={tabsOf(desk.document)} onChange={onTab} className="px-3 pt-2.5">
+        <PageOrder desk={desk} />
+      </Tabs>
+    </aside>
+  );
+}
+
+const tabsOf = (document: Document) =>
+  [
+    { value: 'stories', name: `Stories ${all(document, 'story').length}` },
+    { value: 'pictures', name: `Pictures ${all(document, 'picture').length}` },
+    { value: 'order', name: 'Order' },
+  ] as const;
+
 interface ListsProps extends Pick<TrayProps, 'importing' | 'onBringIn'> {
+  readonly tab: TrayTab;
+  readonly onTab: (tab: TrayTab) => void;
   readonly document: Document;
   readonly composer: ComposerClient;
   readonly allPages: boolean;
@@ -60,6 +87,8 @@ interface ListsProps extends Pick<TrayProps, 'importing' | 'onBringIn'> {
 
 /** Stories and pictures, what is not on a page yet before what is. */
 const Lists = memo(function Lists({
+  tab,
+  onTab,
   document,
   composer,
   allPages,
@@ -69,7 +98,6 @@ const Lists = memo(function Lists({
   onBringIn,
   importing,
 }: ListsProps) {
-  const [tab, setTab] = useState<'stories' | 'pictures'>('stories');
   const stories = all(document, 'story');
   const pictures = all(document, 'picture');
   const shown = new Set(all(document, 'frame').flatMap((frame) => pictureIn(document, frame)?.picture ?? []));
@@ -79,11 +107,8 @@ const Lists = memo(function Lists({
       <Tabs
         label="Tray"
         value={tab}
-        of={[
-          { value: 'stories', name: `Stories ${stories.length}` },
-          { value: 'pictures', name: `Pictures ${pictures.length}` },
-        ]}
-        onChange={setTab}
+        of={tabsOf(document)}
+        onChange={onTab}
         className="px-3 pt-2.5"
         beside={
           <button

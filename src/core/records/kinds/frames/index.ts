@@ -22,7 +22,8 @@ export const FRAME_KINDS: { readonly [T in FrameContent['type']]: FrameKind<Extr
 export const frameKind = (content: FrameContent): FrameKind => FRAME_KINDS[content.type] as FrameKind;
 
 /** What a frame is, in words: "Text, The spar remembers". */
-export const frameName = (document: Document, { content }: FrameRecord): string => frameKind(content).named(content, document);
+export const frameName = (document: Document, { name, content }: FrameRecord): string =>
+  name ?? frameKind(content).named(content, document);
 
 /** The text a frame shows, by id; undefined where it shows none. */
 export const textIn = ({ content }: FrameRecord): string | undefined => frameKind(content).text?.(content);

@@ -1,0 +1,45 @@
+import { describe, expect, it } from 'vitest';
+import { contrast, contrastOver, isLarge, type Light, lightOf, panelOpacity, through } from './contrast';
+
+const WHITE: Light = [255, 255, 255];
+const BLACK: Light = [0, 0, 0];
+
+describe('contrast', () => {
+  // Pairs that W3C publishes in its techniques and understanding documents for WCAG 2 (G18, C37, “Understanding 1.4.3”), from memory.
+  it.each([
+    ['#000000', '#ffffff', 21],
+    ['#777777', '#ffffff', 4.48],
+    ['#767676', '#ffffff', 4.54],
+    ['#949494', '#ffffff', 3.03],
+    ['#ff0000', '#ffffff', 4.0],
+    ['#0000ff', '#ffffff', 8.59],
+    ['#ffffff', '#ffffff', 1],
+  ])('of %s on %s is %f', (a, b, ratio) => {
+    expect(contrast(lightOf(a), lightOf(b))).toBeCloseTo(ratio, 1);
+    expect(contrast(lightOf(b), lightOf(a))).toBe(contrast(lightOf(a), lightOf(b)));
+  });
+
+  it('is less needed of large letters', () => {
+    expect([isLarge(17, 400), isLarge(18, 400), isLarge(14, 600), isLarge(14, 700)]).toEqual([false, true, false, true]);
+  });
+
+  it('over a picture is that of its worst parts, but not of single pixels', () => {
+    const dark = Array.from({ length: 97 }, () => BLACK);
+    expect(contrastOver([...dark, WHITE, WHITE, WHITE], WHITE)).toBe(21);
+    expect(contrastOver([...dark.slice(20), ...Array.from({ length: 20 }, () => WHITE)], WHITE)).toBe(1);
+    expect(contrastOver([], WHITE)).toBe(21);
+  });
+
+  it('is mended by as thin a panel as will do', () => {
+    const bright = Array.from({ length: 50 }, (): Light => [200, 210, 220]);
+    const opacity = panelOpacity(bright, WHITE, BLACK, 4.5)!;
+    const seen = (share: number) =>
+      contrastOver(
+        bright.map((under) => through(under, BLACK, share)),
+        WHITE,
+      );
+    expect(seen(opacity)).toBeGreaterThanOrEqual(4.5);
+    expect(seen(opacity - 0.1)).toBeLessThan(4.5);
+    expect(panelOpacity(bright, WHITE, WHITE, 4.5)).toBeUndefined();
+  });
+});

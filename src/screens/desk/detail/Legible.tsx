@@ -1,0 +1,45 @@
+'use client';
+
+import { useEffect, useState } from 'react';
+import type { Legibility } from '@/client/typesetter';
+import { formatNumber } from '@/core/length/length';
+import { useSetting } from '../../sheet/useSetting';
+import type { FrameInSight } from '../frames/frameInSight';
+import type { Desk } from '../useDesk';
+
+/** Whether words can be read on the picture or panel they lie on, and what would mend it. */
+export function Legible({ desk, each }: { desk: Desk; each: FrameInSight }) {
+  const { composer } = desk;
+  const { page, frame, box } = each;
+  const painted = useSetting(composer, (setting) => setting.pages.get(page.page.id));
+  const [found, setFound] = useState<Legibility>();
+  useEffect(() => {
+    let isMeant = true;
+    // What lies under it may have changed with anything on the page.
+    void composer.legibility(page.page.id, frame.id).then((legibility) => isMeant && setFound(legibility));
+    return () => {
+      isMeant = false;
+    };
+  }, [composer, page.page.id, frame.id, painted]);
+  if (!found) return null;
+  const { ratio, needed, words, panel } = found;
+  const reads = ratio >= needed;
+  return (
+    <div data-contrast={ratio.toFixed(2)}>
+      <p className={reads ? 'text-success' : 'text-error font-semibold'}>
+        Contrast {formatNumber(ratio, 1)} : 1 on what lies under it,{' '}
+        {reads ? 'enough to read' : `${formatNumber(needed, 1)} : 1 is needed`}
+      </p>
+      {!reads && <p className="opacity-75">Hardest to read: “{words.length > 60 ? `${words.slice(0, 57)}…` : words}”</p>}
+      {panel && (
+        <button
+          type="button"
+          className="btn btn-xs mt-1"
+          onClick={() => desk.actions.panelBehind({ frame: frame.id, box, ...panel })}
+        >
+          Put a {panel.tone} panel behind it, {Math.round(100 * panel.opacity)} %
+        </button>
+      )}
+    </div>
+  );
+}
