@@ -19,8 +19,8 @@ interface TabsProps<T extends string> {
 export function Tabs<T extends string>({ label, value, of, onChange, beside, className = '', children }: TabsProps<T>) {
   return (
     <Group selectedKey={value} onSelectionChange={(key) => onChange(key as T)} className="flex min-h-0 flex-1 flex-col">
-      <div className={`flex items-center gap-4 ${className}`}>
-        <TabList aria-label={label} className="flex gap-4">
+      <div className={`flex items-center gap-2.5 ${className}`}>
+        <TabList aria-label={label} className="flex gap-2.5 whitespace-nowrap">
           {of.map((each) => (
             <Tab
               key={each.value}

@@ -5,6 +5,7 @@ import type { Box } from '@/core/geometry/box';
 import type { PlacedPage } from '@/core/page/pages';
 import type { Document } from '@/core/records/document';
 import type { FrameRecord } from '@/core/records/index';
+import { cameFromDialog } from '@/parts/lastInput';
 import { slotKey } from '@/core/compose/measure/slotFits';
 import { placeWords } from '../frames/frameWords';
 import { type FrameInSight, onSpread, turnOf } from '../frames/frameInSight';
@@ -68,7 +69,7 @@ const Frame = memo(function Frame({ each, isChosen, document, hand, pages, view,
       strokeOpacity={waits ? 1 : 0.22}
       className="outline-none"
       onPointerDown={(event) => onPress(each, event)}
-      onFocus={() => onFocus(each)}
+      onFocus={() => cameFromDialog() || onFocus(each)}
       onKeyDown={(event) => {
         // What has the focus but is not chosen any more is chosen again first.
         if (isChosen || event.key !== 'Enter') return;

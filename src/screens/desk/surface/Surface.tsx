@@ -5,7 +5,7 @@ import { contains, type Point } from '@/core/geometry/box';
 import { isGround } from '@/core/page/ground';
 import { stretchWords } from '@/core/page/grid';
 import { followPointer } from '@/parts/followPointer';
-import { isSpaceHeld } from '@/parts/spaceBar';
+import { isSpaceHeld } from '@/parts/lastInput';
 import { useLatest } from '../../frame/useLatest';
 import { useSetting } from '../../sheet/useSetting';
 import { toScreen, toSpread } from '../../sheet/view';
