@@ -437,7 +437,8 @@ describe('what is carried from the tray', () => {
       ({ content, box }) => content.type === 'text' && box.h > 120 && box.x + box.w / 2 < booked.box.x && box.y > shown.box.y,
     );
     await letGo(carried, await packet.middle(`[data-frame="${text.id}"]`), 'here, the text runs around it');
-    const added = (await frames()).filter(({ id }) => !before.some((each) => each.id === id));
+    // Its caption comes with it.
+    const added = (await frames()).filter(({ id, beside }) => !beside && !before.some((each) => each.id === id));
     expect(added).toHaveLength(1);
     expect(added[0]!.wrap.mode).not.toBe('none');
     // In the columns of the text that it was let go over.

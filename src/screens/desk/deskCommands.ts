@@ -223,7 +223,7 @@ export function deskCommands(
       clipboard.paste(true),
     ),
     command('duplicate', count > 1 ? 'Duplicate the frames' : 'Duplicate the frame', 'Alt+D', none, on.duplicate),
-    command('lock', held.some(({ frame }) => frame.locked) ? 'Unlock' : 'Lock', 'l', none, () =>
+    command('lock', held.some(({ frame }) => frame.locked) ? 'Unlock' : 'Lock', 'Alt+L', none, () =>
       desk.actions.mark(ids, { locked: held.some(({ frame }) => frame.locked) ? undefined : true }),
     ),
     command('hide', count > 1 ? 'Hide the frames' : 'Hide the frame', undefined, none, () => {
