@@ -142,10 +142,10 @@ try {
   if (seeded) say(seeded);
   await ensureBuild(root);
   standIns = await startStandIns(root, standInsPort).catch((error) => {
-    say(`The news wire that ships does not run: ${error.message}`);
+    say(`The news wire and the picture agency that ship do not run: ${error.message}`);
     return undefined;
   });
-  await runServer({ ...env, ...(standIns ? { WIRE_URL: standIns.wire } : {}) });
+  await runServer({ ...env, ...(standIns ? { WIRE_URL: standIns.wire, AGENCY_URL: standIns.agency } : {}) });
   say(`Restless Kite is at http://${host}:${port}  (Ctrl+C ends it)`);
 } catch (error) {
   await failed(error);

@@ -1,18 +1,23 @@
 import { createServer } from 'node:http';
+import { Agency } from './agency/agency';
 import { Wire } from './wire/wire';
 
 /**
- * Houses that a publication works with, simulated for those who try the application: a news wire. They are reached over HTTP
+ * Houses that a publication works with, simulated for those who try the application: a news wire and a picture agency. They are reached over HTTP
  * like any other, and know nothing of it. Said: `PORT` to listen at. They end with whoever started them.
  */
 const wire = new Wire();
+const agency = new Agency();
 
 const server = createServer((request, response) => {
   void (async () => {
-    const { pathname } = new URL(request.url ?? '/', 'http://stand-in');
+    const { pathname, searchParams } = new URL(request.url ?? '/', 'http://stand-in');
+    const method = request.method ?? 'GET';
     const answer = pathname.startsWith('/wire/')
-      ? await wire.answer(request.method ?? 'GET', pathname.slice('/wire'.length))
-      : undefined;
+      ? await wire.answer(method, pathname.slice('/wire'.length))
+      : pathname.startsWith('/agency/')
+        ? await agency.answer(method, pathname.slice('/agency'.length), searchParams)
+        : undefined;
     request.resume();
     response.writeHead(answer ? (answer.status ?? 200) : 404, { 'content-type': answer?.media ?? 'text/plain' });
     response.end(answer?.body ?? 'There is nothing here.');

@@ -3,7 +3,7 @@ import { Stop } from './say.mjs';
 
 /**
  * Starts the simulated houses that ship: a process of their own that ends with this one.
- * @returns where the feed of the news wire is, and how they are stopped
+ * @returns where the feed of the news wire and the picture agency are, and how they are stopped
  * @throws Stop where they cannot listen at the port
  */
 export async function startStandIns(root, port) {
@@ -21,5 +21,6 @@ export async function startStandIns(root, port) {
   child.unref();
   child.stdout.unref();
   child.stdin.unref();
-  return { wire: `http://127.0.0.1:${port}/wire/feed`, stop: () => void child.kill('SIGTERM') };
+  const at = `http://127.0.0.1:${port}`;
+  return { wire: `${at}/wire/feed`, agency: `${at}/agency/`, stop: () => void child.kill('SIGTERM') };
 }

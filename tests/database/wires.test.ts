@@ -1,7 +1,8 @@
 import { createServer, type Server as HttpServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { Wires } from '@/formats/wire/lines';
+import type { PictureRecord } from '@/core/records/index';
+import type { HeldLine, Wires } from '@/formats/wire/lines';
 import { copyOf, type SentWords } from '@/formats/copy/sent';
 import { storyOf } from '@/formats/copy/story';
 import { migrate } from '@/store/migrate';
@@ -38,7 +39,7 @@ beforeAll(async () => {
   });
   await new Promise<void>((resolve) => other.listen(0, '127.0.0.1', resolve));
   elsewhere = `http://127.0.0.1:${(other.address() as AddressInfo).port}`;
-  server = await openServer(cluster.url, undefined, { WIRE_URL: standIns.wire });
+  server = await openServer(cluster.url, undefined, { WIRE_URL: standIns.wire, AGENCY_URL: standIns.agency });
 });
 
 afterAll(async () => {
@@ -159,5 +160,59 @@ describe('a news wire', () => {
     expect((await asked(`issue-two/wires/${wire!.id}`, undefined, 'DELETE')).status).toBe(204);
     expect((await asked<Wires>('issue-two/wires')).body.wires).toEqual([]);
     expect((await pool().query('select 1 from wire_item where wire_id = $1', [wire!.id])).rowCount).toBe(0);
+  });
+});
+
+describe('a picture agency', () => {
+  const of = async <T>(path: string, body?: unknown): Promise<{ status: number; body: T }> => {
+    const response = await fetch(`${server.origin}/api/agency${path}`, {
+      ...(body ? { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) } : {}),
+    });
+    return { status: response.status, body: (await response.json()) as T };
+  };
+  interface Held {
+    readonly name: string;
+    readonly pictures: readonly HeldLine[];
+  }
+
+  it('is searched for words, and says what its pictures may be used for', async () => {
+    const all = (await of<Held>('?q=')).body;
+    expect(all.name).toBe('Skerry Pictures');
+    expect(all.pictures.length).toBeGreaterThan(4);
+    for (const { rights, title, credit } of all.pictures) for (const words of [rights, title, credit]) expect(words).not.toBe('');
+    const some = (await of<Held>('?q=lighthouse+storm')).body.pictures;
+    expect(some.map(({ title }) => title)).toEqual(['Skerry light in a gale']);
+    expect((await of<Held>('?q=elephant')).body.pictures).toEqual([]);
+  });
+
+  it('hands out a picture with its words and rights, and its small one before that', async () => {
+    const [held] = (await of<Held>('?q=lighthouse')).body.pictures;
+    const small = await fetch(
+      `${server.origin}/api/agency/thumbnail?${new URLSearchParams({ q: 'lighthouse', uri: held!.uri }).toString()}`,
+    );
+    expect(small.headers.get('content-type')).toBe('image/webp');
+    expect((await small.arrayBuffer()).byteLength).toBeGreaterThan(1000);
+    const { status, body } = await of<{ picture: PictureRecord }>('/taken', { q: 'lighthouse', uri: held!.uri });
+    expect(status).toBe(200);
+    expect(body.picture).toMatchObject({
+      name: 'Skerry light in a gale',
+      caption: held!.caption,
+      credit: held!.credit,
+      rights: held!.rights,
+      width: held!.width,
+      height: held!.height,
+      media: 'image/jpeg',
+    });
+  });
+
+  it('keeps what may not be printed, and what it does not hold is said', async () => {
+    const { pictures } = (await of<Held>('?q=kite')).body;
+    const withheld = pictures.find(({ status }) => status === 'withheld')!;
+    const refused = await of<Refusal>('/taken', { q: 'kite', uri: withheld.uri });
+    expect(refused).toMatchObject({ status: 422, body: { message: expect.stringMatching(/may not be printed now/) as string } });
+    expect(await of<Refusal>('/taken', { q: '', uri: 'urn:nothing' })).toMatchObject({
+      status: 404,
+      body: { message: 'The agency no longer offers that picture.' },
+    });
   });
 });

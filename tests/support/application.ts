@@ -37,6 +37,8 @@ export interface Server {
 export interface StandIns {
   /** The address of the wire’s feed. */
   readonly wire: string;
+  /** Where the picture agency is. */
+  readonly agency: string;
   stop(): void;
 }
 

@@ -1,4 +1,4 @@
-import type { WireItem } from './ninjs';
+import type { HeldPicture, WireItem } from './ninjs';
 
 /** A piece of news as a list shows it. */
 export type NewsLine = Omit<WireItem, 'body' | 'pictures'> & {
@@ -7,6 +7,9 @@ export type NewsLine = Omit<WireItem, 'body' | 'pictures'> & {
   /** When this version of it was first seen, ISO 8601. */
   readonly arrivedAt: string;
 };
+
+/** A picture that an agency holds, as it is shown before it is taken. */
+export type HeldLine = Omit<HeldPicture, 'original' | 'thumbnail'>;
 
 /** A wire that a publication subscribes to, with what it has sent, the newest first. */
 export interface WireLines {

@@ -136,6 +136,58 @@ function pictureOf(item: Json): WirePicture | undefined {
   };
 }
 
+/** A picture that an agency holds, as plain data. */
+export interface HeldPicture {
+  readonly uri: string;
+  readonly title: string;
+  readonly caption: string;
+  readonly credit: string;
+  /** What it may be used for, as the agency says it. */
+  readonly rights: string;
+  readonly status: WireItem['status'];
+  readonly width: number | undefined;
+  readonly height: number | undefined;
+  /** Where its file is, and a smaller picture of it, as the agency says it: perhaps relative to where it was asked. */
+  readonly original: string;
+  readonly thumbnail: string;
+}
+
+/** The most pictures of one answer that are shown. */
+const MOST_HELD = 200;
+
+/** The pictures of an agency’s answer. @throws RefusedFileError where it is none of this form */
+export function readHeld(name: string, bytes: Uint8Array): HeldPicture[] {
+  let json: unknown;
+  try {
+    json = JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes));
+  } catch {
+    throw new RefusedFileError(`“${name}” does not answer as a picture agency: what came is not JSON.`, 415);
+  }
+  return itemsIn(json)
+    .filter(isObject)
+    .slice(0, MOST_HELD)
+    .flatMap((item) => {
+      const own = pictureOf(item);
+      if (!own || typeof item['uri'] !== 'string') return [];
+      const renditions = named(item['renditions']).filter(isObject);
+      const by = (wanted: string) => renditions.find(({ name: called }) => called === wanted);
+      const status = item['pubstatus'];
+      const size = (value: unknown) => (typeof value === 'number' && value > 0 ? value : undefined);
+      return {
+        uri: line(item['uri']),
+        title: own.name,
+        caption: own.caption,
+        credit: own.credit,
+        rights: line(item['usageterms'] ?? item['usageTerms'] ?? item['copyrightnotice'], 400),
+        status: status === 'withheld' || status === 'canceled' ? status : 'usable',
+        width: size(by('original')?.['width']),
+        height: size(by('original')?.['height']),
+        original: own.href,
+        thumbnail: line(by('thumbnail')?.['href'], 2000) || own.href,
+      };
+    });
+}
+
 const fileIn = (href: string): string => /([^/?#]+)(?:[?#].*)?$/.exec(href)?.[1] ?? 'picture';
 
 const isObject = (value: unknown): value is Json => typeof value === 'object' && value !== null && !Array.isArray(value);

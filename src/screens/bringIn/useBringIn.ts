@@ -50,21 +50,7 @@ export function useBringIn(store: DeskStore, say: Say, onCame: (came: CameIn) =>
         try {
           if (COPY.test(file.name)) copy.push(await readCopyFile(file, controller.signal));
           else {
-            const { picture, notes } = await readPictureFile(file, controller.signal);
-            for (const note of notes) say(note);
-            const there = all(store.document, 'picture');
-            const same = there.find(({ blob, page }) => blob === picture.blob && page === picture.page);
-            if (same) {
-              say(`“${same.name}” is in the issue already; it was not brought in again.`);
-              pictures.push(same);
-              continue;
-            }
-            const older = there.find(({ name }) => name === picture.name);
-            const diff = bringInPicture(store.document, picture);
-            store.do(`Bring in “${picture.name}”`, diff);
-            const [own] = diff.added as readonly PictureRecord[];
-            pictures.push(own!);
-            if (older) offerItsPlace(store, say, older, own!);
+            pictures.push(takeIn(store, say, await readPictureFile(file, controller.signal)));
           }
         } catch (error) {
           if (!controller.signal.aborted) say((error as Error).message, 'wrong');
@@ -79,6 +65,23 @@ export function useBringIn(store: DeskStore, say: Say, onCame: (came: CameIn) =>
     [store, say, onCame],
   );
   return { bringIn, progress };
+}
+
+/** Makes a picture that was read one of the issue's; the same file is not brought in twice. Gives the picture. */
+export function takeIn(store: DeskStore, say: Say, { picture, notes }: CameAsPicture): PictureRecord {
+  for (const note of notes) say(note);
+  const there = all(store.document, 'picture');
+  const same = there.find(({ blob, page }) => blob === picture.blob && page === picture.page);
+  if (same) {
+    say(`“${same.name}” is in the issue already; it was not brought in again.`);
+    return same;
+  }
+  const older = there.find(({ name }) => name === picture.name);
+  const diff = bringInPicture(store.document, picture);
+  store.do(`Bring in “${picture.name}”`, diff);
+  const [own] = diff.added as readonly PictureRecord[];
+  if (older) offerItsPlace(store, say, older, own!);
+  return own!;
 }
 
 /** A picture of the same name as one there is may be a better one: it can take that one's place wherever it is shown. */

@@ -32,6 +32,8 @@ import { styleLists } from '../text/styleLists';
 import { textCommands } from '../text/textCommands';
 import { type Desk, useDesk } from './useDesk';
 import { useClipboard } from './frames/useClipboard';
+import { AgencyDialog } from '../agency/AgencyDialog';
+import { takeIn } from '../bringIn/useBringIn';
 import { useFiles } from './useFiles';
 import { BringIn } from '../bringIn/BringInDialog';
 
@@ -63,6 +65,7 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
   const underWay = UNDER_WAY[doing];
   const [asked, setAsked] = useState<TextAsked>();
   const clipboard = useClipboard(desk);
+  const [isAgency, setAgency] = useState(false);
   const ofDesk = deskCommands(desk, {
     underWay,
     bringIn: dropzone.open,
@@ -71,6 +74,7 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
     spelling: () => setSide('spelling'),
     type: () => desk.only && void typeAt(desk, desk.only),
     clipboard,
+    agency: () => setAgency(true),
     doing,
     hasPoint,
   });
@@ -114,7 +118,10 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
       </Watched>
       <div className="flex min-h-0 flex-1">
         {side && <FindingOnDesk desk={desk} finding={side} spelling={spelling} onClose={() => setSide(undefined)} />}
-        {!side && look.tray && guides && (place.side ?? <Tray desk={desk} importing={progress} onBringIn={dropzone.open} />)}
+        {!side &&
+          look.tray &&
+          guides &&
+          (place.side ?? <Tray desk={desk} importing={progress} onBringIn={dropzone.open} onAgency={() => setAgency(true)} />)}
         <main className="flex min-w-0 flex-1 flex-col">
           <h1 className="sr-only">{place.title}</h1>
           <Ground desk={desk}>
@@ -170,6 +177,7 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
           onClose={close}
         />
       )}
+      {isAgency && <AgencyDialog onTaken={(came) => void takeIn(store, desk.say, came)} onClose={() => setAgency(false)} />}
       {asked && <TextDialog asked={asked} formatter={desk.formatter} onClose={() => setAsked(undefined)} />}
       <Notices notices={desk.notices.list} onClose={desk.notices.close} />
     </div>

@@ -24,6 +24,7 @@ interface Beyond {
   readonly spelling: () => void;
   readonly type: () => void;
   readonly clipboard: ReturnType<typeof useClipboard>;
+  readonly agency: () => void;
   readonly doing: Doing['doing'];
   /** A point of the outline that is mended is chosen. */
   readonly hasPoint: boolean;
@@ -38,7 +39,7 @@ export const UNDER_WAY: Partial<Record<Doing['doing'], string>> = {
 /** What can be done on the desk, in the order of the command bar. A new one is one line. */
 export function deskCommands(
   desk: Desk,
-  { underWay, bringIn, type, find, clean, spelling, clipboard, doing, hasPoint }: Beyond,
+  { underWay, bringIn, type, find, clean, spelling, clipboard, agency, doing, hasPoint }: Beyond,
 ): Command[] {
   const { spread, view, toggle, text, only, group, frameActions: on, chosen } = desk;
   const { held } = desk;
@@ -85,6 +86,13 @@ export function deskCommands(
     command('tray', 'Hide or show the tray', 'f', undefined, () => toggle('tray')),
     command('detail', 'Hide or show the detail', 'd', undefined, () => toggle('detail')),
     command('bring', 'Bring in stories and pictures', 'b', undefined, bringIn),
+    command(
+      'agency',
+      'Picture agency',
+      undefined,
+      desk.place.kind !== 'issue' && 'Pictures of an agency are for an issue',
+      agency,
+    ),
     command('find', 'Find and replace', 'Ctrl+F', undefined, find),
     command('clean', 'Clean up', undefined, undefined, clean),
     command('spelling', 'Spelling', 'F7', undefined, spelling),

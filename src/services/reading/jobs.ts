@@ -1,12 +1,13 @@
 import type { ReadPicture } from '@/formats/pictures/read';
 import type { SentCopy } from '@/formats/copy/sent';
-import type { WireItem } from '@/formats/wire/ninjs';
+import type { HeldPicture, WireItem } from '@/formats/wire/ninjs';
 
 /** What a reading process is asked to do with a file that came from outside. */
 export type ReadingJob =
   | { readonly job: 'copy'; readonly name: string; readonly bytes: Uint8Array; readonly encoding?: string | undefined }
   | { readonly job: 'picture'; readonly name: string; readonly bytes: Uint8Array; readonly page?: number | undefined }
   | { readonly job: 'feed'; readonly name: string; readonly bytes: Uint8Array }
+  | { readonly job: 'held'; readonly name: string; readonly bytes: Uint8Array }
   | { readonly job: 'news'; readonly name: string; readonly item: WireItem }
   | { readonly job: 'screenCopy'; readonly side: number; readonly bytes: Uint8Array };
 
@@ -14,6 +15,7 @@ export interface ReadingResults {
   readonly copy: SentCopy;
   readonly picture: ReadPicture;
   readonly feed: readonly WireItem[];
+  readonly held: readonly HeldPicture[];
   readonly news: SentCopy;
   readonly screenCopy: Uint8Array;
 }

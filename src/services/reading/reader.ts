@@ -3,7 +3,7 @@ import { readCopy } from '@/formats/copy/read';
 import { sentCopy } from '@/formats/copy/sent';
 import { readPicture, screenCopy } from '@/formats/pictures/read';
 import { RefusedFileError } from '@/formats/refused';
-import { copyOfNews, readFeed } from '@/formats/wire/ninjs';
+import { copyOfNews, readFeed, readHeld } from '@/formats/wire/ninjs';
 import type { ReadingAnswer, ReadingJob } from './jobs';
 
 /**
@@ -24,6 +24,8 @@ async function read(job: ReadingJob): Promise<ReadingAnswer> {
         return { type: 'done', result: await readPicture(job.name, job.bytes, () => send({ type: 'step' }), job.page) };
       case 'feed':
         return { type: 'done', result: readFeed(job.name, job.bytes) };
+      case 'held':
+        return { type: 'done', result: readHeld(job.name, job.bytes) };
       case 'news':
         return { type: 'done', result: sentCopy(copyOfNews(job.item)) };
       case 'screenCopy':

@@ -23,11 +23,12 @@ type Carried = Pick<Carry, 'what' | 'id'>;
 interface TrayProps {
   readonly desk: Desk;
   readonly onBringIn: () => void;
+  readonly onAgency: () => void;
   readonly importing: { readonly done: number; readonly of: number; readonly cancel: () => void } | undefined;
 }
 
 /** What the issue owns, on the left of the desk. */
-export function Tray({ desk, onBringIn, importing }: TrayProps) {
+export function Tray({ desk, onBringIn, onAgency, importing }: TrayProps) {
   const { hand, gestures, puttingDown } = desk;
   const carry = useLatest(({ what, id }: Carried, event: ReactPointerEvent) => {
     hand.rest('asking', 'picking');
@@ -35,6 +36,7 @@ export function Tray({ desk, onBringIn, importing }: TrayProps) {
   });
   const place = useLatest(puttingDown.byKey);
   const bringIn = useLatest(onBringIn);
+  const agency = useLatest(onAgency);
   const [tab, setTab] = useState<TrayTab>('stories');
   if (tab === 'order') return <TrayTabs desk={desk} tab={tab} onTab={setTab} />;
   return (
@@ -48,6 +50,7 @@ export function Tray({ desk, onBringIn, importing }: TrayProps) {
       onCarry={carry}
       onPlace={place}
       onBringIn={bringIn}
+      onAgency={agency}
       importing={importing}
     />
   );
@@ -73,7 +76,7 @@ const tabsOf = (document: Document) =>
     { value: 'order', name: 'Order' },
   ] as const;
 
-interface ListsProps extends Pick<TrayProps, 'importing' | 'onBringIn'> {
+interface ListsProps extends Pick<TrayProps, 'importing' | 'onBringIn' | 'onAgency'> {
   readonly tab: TrayTab;
   readonly onTab: (tab: TrayTab) => void;
   readonly document: Document;
@@ -96,6 +99,7 @@ const Lists = memo(function Lists({
   onCarry,
   onPlace,
   onBringIn,
+  onAgency,
   importing,
 }: ListsProps) {
   const stories = all(document, 'story');
@@ -180,6 +184,13 @@ const Lists = memo(function Lists({
             </>
           )}
         </div>
+        {tab === 'pictures' && (
+          <p className="border-base-300 border-t px-3 py-2">
+            <button type="button" className="btn btn-xs" onClick={onAgency}>
+              Picture agency …
+            </button>
+          </p>
+        )}
         {tab === 'stories' && (
           <label className="border-base-300 narrow flex items-center gap-2 border-t px-3 py-2">
             <input

@@ -1,0 +1,78 @@
+import { PICTURE_BYTES } from '@/formats/pictures/read';
+import { RefusedFileError } from '@/formats/refused';
+import type { HeldLine } from '@/formats/wire/lines';
+import { FEED_BYTES, type HeldPicture } from '@/formats/wire/ninjs';
+import { NotThereError } from '../errors';
+import { type KeptPicture, keptPicture } from '../jobs/readPicture';
+import { inReader } from '../reading/readers';
+import { fetched } from '../wires/fetching';
+
+/** What the agency that is worked with is called. */
+const NAME = 'Skerry Pictures';
+
+/** @throws NotThereError where no agency is worked with */
+function agencyUrl(): string {
+  const url = process.env['AGENCY_URL'];
+  if (!url) throw new NotThereError('No picture agency is set up here. Its address is said in AGENCY_URL.');
+  return url;
+}
+
+async function held(words: string, signal?: AbortSignal): Promise<readonly HeldPicture[]> {
+  const at = new URL(`search?${new URLSearchParams({ q: words }).toString()}`, agencyUrl()).href;
+  const bytes = await fetched(`“${NAME}”`, at, FEED_BYTES, 'application/json', signal);
+  return inReader({ job: 'held', name: NAME, bytes }, signal);
+}
+
+/** The pictures an agency holds that some words are found in. @throws NotThereError, RefusedFileError */
+export async function searchAgency(
+  words: string,
+  signal?: AbortSignal,
+): Promise<{ name: string; pictures: readonly HeldLine[] }> {
+  const pictures = (await held(words, signal)).map(({ original: _, thumbnail: __, ...line }) => line);
+  return { name: NAME, pictures };
+}
+
+/** One of its pictures, by what it is known by among those that some words are found in. @throws NotThereError, RefusedFileError */
+async function heldPicture(words: string, uri: string, signal?: AbortSignal): Promise<HeldPicture> {
+  const own = (await held(words, signal)).find((each) => each.uri === uri);
+  if (!own) throw new NotThereError('The agency no longer offers that picture.');
+  return own;
+}
+
+/** A file of the agency’s: on its own host, and nowhere else, so that no answer sends the server round other houses. */
+async function fileOf(href: string, limit: number, signal?: AbortSignal): Promise<Uint8Array> {
+  const own = new URL(href, agencyUrl());
+  if (own.origin !== new URL(agencyUrl()).origin)
+    throw new RefusedFileError('The agency sends to another house for that picture, so it was not taken.');
+  return fetched(`“${NAME}”`, own.href, limit, 'image/*', signal);
+}
+
+/** Bytes of a picture that is only looked at. */
+const THUMBNAIL_BYTES = 5_000_000;
+
+/** A small picture of what an agency holds, for a screen, as WebP. @throws NotThereError, RefusedFileError */
+export async function heldThumbnail(words: string, uri: string, signal?: AbortSignal): Promise<Uint8Array> {
+  const { thumbnail } = await heldPicture(words, uri, signal);
+  return inReader({ job: 'screenCopy', side: 400, bytes: await fileOf(thumbnail, THUMBNAIL_BYTES, signal) }, signal);
+}
+
+/**
+ * Takes a picture from the agency, with its words and what it may be used for.
+ * @throws RefusedFileError where it may not be printed, NotThereError
+ */
+export async function takeFromAgency(words: string, uri: string, signal?: AbortSignal): Promise<KeptPicture> {
+  const own = await heldPicture(words, uri, signal);
+  if (own.status !== 'usable')
+    throw new RefusedFileError(`“${own.title}” may not be printed now: ${own.rights || 'the agency withholds it'}`);
+  const { picture, notes } = await keptPicture(own.title, await fileOf(own.original, PICTURE_BYTES, signal), signal);
+  return {
+    picture: {
+      ...picture,
+      name: own.title,
+      caption: own.caption || picture.caption,
+      credit: own.credit || picture.credit,
+      ...(own.rights ? { rights: own.rights } : {}),
+    },
+    notes,
+  };
+}
