@@ -80,7 +80,7 @@ export async function issue1206(pictures: ReadPictures, typesetter: Typesetter):
     [5, 6],
     [50, 75],
   ]);
-  pages.moveParts('ferry', 'strand.jpg', 1, [1, 4], { body: [63, 97], picture: [27, 60] });
+  pages.moveParts('ferry', 'strand.jpg', 1, [1, 4], { body: [62, 97], picture: [27, 59] });
   pages.balance('market');
   pages.quote('ferry', 'It will make a change to be right');
 
