@@ -56,6 +56,15 @@ await drawn(16);
 await page.waitForFunction(() => /words/.test(document.querySelector('[data-flatplan]').textContent));
 await page.waitForSelector('[data-chart] svg');
 await page.click('[data-plan-page]:nth-of-type(1)');
+// Small pages are drawn again when their pictures have come: until then these are areas of one grey.
+await page.waitForFunction(() =>
+  [...document.querySelectorAll('[data-drawn=true] canvas, canvas[data-drawn=true]')].every((canvas) => {
+    const { data } = canvas.getContext('2d').getImageData(0, 0, canvas.width, canvas.height);
+    let grey = 0;
+    for (let i = 0; i < data.length; i += 4) if (data[i] === 0xcf && data[i + 1] === 0xd8 && data[i + 2] === 0xdf) grey++;
+    return grey < 40;
+  }),
+);
 await shot('plan');
 await page.goto(`${origin}/issues/longspar-14/copy`, { waitUntil: 'domcontentloaded' });
 await page.waitForFunction(() => /lines over/.test(document.querySelector('table')?.textContent));
@@ -125,9 +134,18 @@ await shot('writing');
 await page.keyboard.press('Escape');
 await page.keyboard.press('Escape');
 
-await page.keyboard.press('.');
-await shot('proof');
-await page.keyboard.press('.');
+await go(4);
+const bench = await box(await frame('Picture, fenn-bench'));
+const inside = { x: bench.x + bench.width * 0.62, y: bench.y + bench.height * 0.45 };
+await page.mouse.click(inside.x, inside.y);
+await page.mouse.click(inside.x, inside.y, { count: 2 });
+await page.waitForSelector('[data-cropping]');
+await page.mouse.move(inside.x, inside.y);
+await page.mouse.wheel({ deltaY: -110 });
+await page.waitForNetworkIdle({ idleTime: 800 });
+await shot('crop');
+await page.keyboard.press('Escape');
+await page.keyboard.press('Escape');
 
 await go(8);
 await page.evaluate(() =>
