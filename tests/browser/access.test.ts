@@ -160,9 +160,12 @@ describe('keys mean what the ARIA Authoring Practices have them mean', () => {
     expect(await focused()).toMatch(/^Pictures/);
     await page.waitForSelector('aside[aria-label=Tray] [role=tabpanel] [data-picture]');
     await page.keyboard.press('ArrowRight');
+    expect(await focused()).toBe('Order');
+    await page.waitForSelector('aside[aria-label=Tray] [role=tabpanel] [role=grid]');
+    await page.keyboard.press('ArrowRight');
     expect(await focused()).toMatch(/^Stories/);
     await page.keyboard.press('End');
-    expect(await focused()).toMatch(/^Pictures/);
+    expect(await focused()).toBe('Order');
     await page.keyboard.press('Home');
     expect(await focused()).toMatch(/^Stories/);
     expect(await page.$$eval('aside[aria-label=Tray] [role=tab][tabindex="0"]', (tabs) => tabs.length)).toBe(1);

@@ -200,6 +200,25 @@ const cases: readonly (readonly [string, () => readonly DocumentRecord[]])[] = [
     ],
   ],
   [
+    'pictures: cropped, turned and mirrored inside, lighter, darker, harder, grey, in one ink and in two',
+    () =>
+      (
+        [
+          { fit: 'own', at: { x: 0.35, y: 0.4 }, zoom: 1.8, turn: 17, mirrored: true },
+          { fit: 'fill', turn: 90, adjust: { light: 0.3 } },
+          { fit: 'fill', adjust: { light: -0.4, contrast: 0.5 } },
+          { fit: 'fill', adjust: { contrast: -0.6 } },
+          { fit: 'fill', mirrored: true, adjust: { inks: 'grey' } },
+          { fit: 'fill', adjust: { inks: 'one', dark: 'navy', light: 0.2 } },
+          { fit: 'own', at: { x: 0.5, y: 0.5 }, zoom: 0.7, adjust: { inks: 'two', dark: 'navy', pale: 'red' } },
+          { fit: 'fit', turn: -30, adjust: { inks: 'grey', contrast: 0.4 } },
+        ] as const
+      ).map((shown, i): DocumentRecord => {
+        const box = { x: 40 + (i % 2) * 170, y: 40 + Math.floor(i / 2) * 130, w: 150, h: 110 };
+        return { ...pictureFrame(`p${i}f`, 'photo', 'p1', box), content: { type: 'picture', picture: 'photo', ...shown } };
+      }),
+  ],
+  [
     'frames: turned, rounded, oval and pointed, with borders, tints, opacity and shadows',
     () => [
       textRecord('text', docOf([words('body', 80, 11)])),

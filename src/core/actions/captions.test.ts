@@ -198,7 +198,9 @@ describe('one caption for several pictures', () => {
     );
     const captions = all(combined, 'frame').filter(({ beside }) => beside);
     expect(captions).toHaveLength(1);
-    expect(words(combined, captions[0]!)).toBe('Left: The sheds at low water; right: The mole in a gale.');
+    expect(words(combined, captions[0]!)).toBe(
+      'Left: The sheds at low water; right: The mole in a gale.\nInge Sarrow and Orrin Vael',
+    );
     expect(captions[0]!.box).toMatchObject({ x: 50, w: 195 });
     expect(() => combineCaptions(both, [frames[0]!.id])).toThrow(ActionError);
   });

@@ -4,6 +4,7 @@ import { formatOf } from '../page/pages';
 import { BESIDE, type CaptionHabit, USUAL_CAPTIONS } from '../properties/captions';
 import { changeProblem } from '../properties/limits';
 import { bodyText, docOf, plainParagraphs, plainText } from '../records/body';
+import { listed } from '../records/count';
 import type { Diff } from '../records/diff';
 import { type Document, find, get, threadOf } from '../records/document';
 import { type Beside, textContent, type TextContent } from '../records/frame';
@@ -253,11 +254,20 @@ export function combineCaptions(document: Document, ids: readonly string[]): Dif
   const frames = ids.map((id) => get(document, 'frame', id)).filter(({ content }) => content.type === 'picture');
   if (frames.length < 2) throw new ActionError('Choose two pictures or more.');
   if (frames.some(({ on }) => on !== frames[0]!.on)) throw new ActionError('Only pictures of one page have one caption.');
+  const pictureOf = (frame: FrameRecord) => find(document, 'picture', pictureIn(document, frame)?.picture);
   const wordsOf = (frame: FrameRecord) => {
     const text = captionText(document, frame.id, 'caption');
     const own = text ? plainText(text.body.child(0)) : '';
-    return (own || find(document, 'picture', pictureIn(document, frame)?.picture)?.caption || '').replace(/[.\s]+$/, '');
+    const { caption = '', credit = '' } = pictureOf(frame) ?? {};
+    const bare = credit !== '' && own.endsWith(credit) ? own.slice(0, -credit.length) : own;
+    return (bare.trim() || caption).replace(/[.\s]+$/, '');
   };
+  // Credits that stood in their captions stand in the one for all.
+  const habit = captionHabit(document);
+  const joined = habit.credit === 'end' || habit.credit === 'under';
+  const credits = joined
+    ? [...new Set(frames.map((frame) => pictureOf(frame)?.credit ?? '').filter((credit) => credit !== ''))]
+    : [];
   const parts = placeWordsOf(frames.map(({ box }) => box)).map(({ index, words }, i) => {
     const said = wordsOf(frames[index]!);
     return words === '' ? said : `${i === 0 ? words : words.toLowerCase()}: ${said}`;
@@ -271,8 +281,9 @@ export function combineCaptions(document: Document, ids: readonly string[]): Dif
     }
   }
   const lowest = [...frames].sort((a, b) => bottom(b.box) - bottom(a.box) || a.box.x - b.box.x)[0]!;
-  const { gap, width } = captionHabit(document);
-  const text = putWords(edit, 'caption', undefined, [['caption', `${parts.filter((part) => part !== '').join('; ')}.`]]);
+  const { gap, width } = habit;
+  const words = `${parts.filter((part) => part !== '').join('; ')}.`;
+  const text = putWords(edit, 'caption', undefined, captionLines(habit, words, listed(credits)));
   const caption = putBeside(edit, lowest, text, { place: 'below', gap, width });
   const left = Math.min(...frames.map(({ box }) => box.x));
   const far = Math.max(...frames.map(({ box }) => right(box)));

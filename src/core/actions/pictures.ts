@@ -4,7 +4,9 @@ import { formatOf } from '../page/pages';
 import type { Diff } from '../records/diff';
 import { all, type Document, find, get } from '../records/document';
 import type { PictureRecord } from '../records/index';
-import type { Crop, Wrap } from '../records/frame';
+import type { Adjust, Crop, PictureContent, Wrap } from '../records/frame';
+import { isDrawing } from '../records/picture';
+import { ADJUST, type AdjustValues } from '../properties/adjust';
 import { said } from '../records/said';
 import { CROP, type CropValues } from '../properties/crop';
 import { changeProblem } from '../properties/limits';
@@ -95,8 +97,50 @@ export function setCrop(document: Document, ids: readonly string[], change: Part
     if (!picture) throw new ActionError('This frame has no picture yet.');
     edit.put({
       ...frame,
-      content: { type: 'picture', picture: picture.id, ...changedCrop(frame.box, picture, content, change) },
+      content: said({
+        type: 'picture',
+        picture: picture.id,
+        adjust: content.adjust,
+        ...changedCrop(frame.box, picture, content, change),
+      }),
     });
+  }
+  return edit.diff();
+}
+
+/** How a picture is adjusted, all of it said. */
+export const adjustValues = (document: Document, { adjust = {} }: Pick<PictureContent, 'adjust'>): AdjustValues => {
+  const { light = 0, contrast = 0, inks = 'full', dark, pale } = adjust;
+  const swatches = all(document, 'swatch');
+  const usual = (role: string) => (swatches.find((swatch) => swatch.role === role) ?? swatches[0])?.id ?? '';
+  return { light, contrast, inks, dark: dark ?? usual('ink'), pale: pale ?? usual('tint') };
+};
+
+/**
+ * Adjusts pictures where they are shown; their files stay as they are.
+ * @throws ActionError with the limit that is passed, or where what a frame shows has no pixels
+ */
+export function setAdjust(document: Document, ids: readonly string[], change: Partial<AdjustValues>): Diff {
+  const edit = new Edit(document);
+  const wrong = changeProblem(ADJUST, change);
+  if (wrong) throw new ActionError(wrong);
+  for (const id of ids) {
+    const frame = get(document, 'frame', id);
+    const { content } = frame;
+    const picture = content.type === 'picture' ? find(document, 'picture', content.picture) : undefined;
+    if (content.type !== 'picture' || !picture) throw new ActionError('This frame has no picture yet.');
+    if (isDrawing(picture)) throw new ActionError('A drawing keeps its colours: only pictures of pixels are adjusted.');
+    const { light, contrast, inks, dark, pale } = { ...adjustValues(document, content), ...change };
+    const isInked = inks === 'one' || inks === 'two';
+    const own: Adjust = said({
+      light: light || undefined,
+      contrast: contrast || undefined,
+      inks: inks === 'full' ? undefined : inks,
+      dark: isInked ? dark : undefined,
+      pale: inks === 'two' ? pale : undefined,
+    });
+    const { adjust: _, ...plain } = content;
+    edit.put({ ...frame, content: Object.keys(own).length === 0 ? plain : { ...plain, adjust: own } });
   }
   return edit.diff();
 }

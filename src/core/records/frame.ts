@@ -113,10 +113,22 @@ export interface Crop {
   readonly mirrored?: boolean | undefined;
 }
 
+/** How a picture is changed as it is shown; what is not said is as it is. */
+export interface Adjust {
+  /** −1 to 1. */
+  readonly light?: number | undefined;
+  readonly contrast?: number | undefined;
+  readonly inks?: 'grey' | 'one' | 'two' | undefined;
+  /** Swatches of its darks and of its lights. */
+  readonly dark?: string | undefined;
+  readonly pale?: string | undefined;
+}
+
 export interface PictureContent extends Crop {
   readonly type: 'picture';
   /** Undefined while the frame waits for its picture. */
   readonly picture?: string | undefined;
+  readonly adjust?: Adjust | undefined;
 }
 
 /** What a slot takes: a part of a story; `flow` is the part of a master's flow area that lies here, and takes main text. */

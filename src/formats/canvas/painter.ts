@@ -1,3 +1,4 @@
+import { type Adjusted, adjustPixels } from '@/core/pictures/adjusting';
 import { absentBoxes } from '@/core/compose/displayList/absent';
 import { contourPath } from '@/core/compose/frames/contours';
 import type {
@@ -93,7 +94,7 @@ function paintArea(canvas: Canvas, { contour, ink, stroke, blur }: AreaItem): vo
   }
 }
 
-function paintPicture(canvas: Canvas, { box, placed, inner, clip, picture }: PictureItem, sources: Sources): void {
+function paintPicture(canvas: Canvas, { box, placed, inner, adjusted, clip, picture }: PictureItem, sources: Sources): void {
   const image = sources.picture(picture);
   if (!image) {
     canvas.fillStyle = '#cfd8df';
@@ -105,7 +106,18 @@ function paintPicture(canvas: Canvas, { box, placed, inner, clip, picture }: Pic
   canvas.clip(frame);
   if (clip) canvas.clip(new Path2D(contourPath(clip, String)), 'evenodd');
   if (inner) canvas.transform(...inner);
-  canvas.drawImage(image, placed.x, placed.y, placed.w, placed.h);
+  canvas.drawImage(adjusted ? adjustedImage(image, adjusted) : image, placed.x, placed.y, placed.w, placed.h);
+}
+
+/** A picture with its pixels changed. */
+function adjustedImage(image: CanvasImageSource, adjusted: Adjusted): CanvasImageSource {
+  const { width, height } = image as ImageBitmap;
+  const own = new OffscreenCanvas(width, height).getContext('2d', { willReadFrequently: true })!;
+  own.drawImage(image, 0, 0);
+  const pixels = own.getImageData(0, 0, width, height);
+  adjustPixels(pixels.data, adjusted);
+  own.putImageData(pixels, 0, 0);
+  return own.canvas;
 }
 
 /** A place that waits for something. */

@@ -16,6 +16,7 @@ import {
 } from '@/core/compose/displayList/displayList';
 import { mappedBox, type Matrix } from '@/core/geometry/matrix';
 import { mm } from '@/core/length/length';
+import { type Adjusted, adjustedKey } from '@/core/pictures/adjusting';
 import type { PictureRecord } from '@/core/records/index';
 import type { Face } from '@/core/type/face';
 import { PdfFonts } from './fonts';
@@ -159,7 +160,7 @@ class Painter {
         else stream.area(item, dx);
         break;
       case 'picture':
-        stream.picture(item, dx, await this.#image(item.picture, item.placed.w));
+        stream.picture(item, dx, await this.#image(item.picture, item.placed.w, item.adjusted));
         break;
       case 'text':
         for (const column of item.columns) for (const line of column.lines) await this.#line(stream, line, dx);
@@ -212,13 +213,16 @@ class Painter {
   }
 
   /** Starts converting pictures, a few at a time, in the order in which pages will ask for them. */
-  convert(pictures: readonly { readonly picture: string; readonly width: number }[]): void {
-    const widest = new Map<string, number>();
-    for (const { picture, width } of pictures) widest.set(picture, Math.max(width, widest.get(picture) ?? 0));
-    const waiting = [...widest].map(([picture, width]) => ({ picture, width }));
+  convert(pictures: readonly Wanted[]): void {
+    const widest = new Map<string, Wanted>();
+    for (const each of pictures) {
+      const key = imageKey(each.picture, each.adjusted);
+      if (each.width > (widest.get(key)?.width ?? 0)) widest.set(key, each);
+    }
+    const waiting = [...widest.values()];
     const next = async (): Promise<void> => {
       for (let each = waiting.shift(); each && !this.#stopped; each = waiting.shift())
-        await this.#convert(each.picture, each.width).ref.catch(() => undefined);
+        await this.#convert(each.picture, each.width, each.adjusted).ref.catch(() => undefined);
     };
     for (let i = 0; i < AT_ONCE; i++) void next();
   }
@@ -228,37 +232,51 @@ class Painter {
     this.#stopped = true;
   }
 
-  async #image(picture: string, width: number): Promise<string> {
-    const image = this.#convert(picture, width);
+  async #image(picture: string, width: number, adjusted?: Adjusted): Promise<string> {
+    const image = this.#convert(picture, width, adjusted);
     await image.ref;
     return image.name;
   }
 
-  #convert(id: string, width: number): { name: string; ref: Promise<PDFRef> } {
-    let image = this.#images.get(id);
+  #convert(id: string, width: number, adjusted: Adjusted | undefined): { name: string; ref: Promise<PDFRef> } {
+    const key = imageKey(id, adjusted);
+    let image = this.#images.get(key);
     if (!image) {
       const picture = this.#sources.picture(id);
       const ref = this.#sources
         .bytes(picture)
-        .then((bytes) => embedPicture(this.#pdf.context, picture, bytes, this.#colours, width));
+        .then((bytes) => embedPicture(this.#pdf.context, picture, bytes, this.#colours, width, adjusted));
       // Whoever asks for the picture hears of a failure; until then nobody need.
       ref.catch(() => undefined);
-      this.#images.set(id, (image = { name: `P${this.#images.size + 1}`, ref }));
+      this.#images.set(key, (image = { name: `P${this.#images.size + 1}`, ref }));
     }
     return image;
   }
 }
 
+/** A picture that a page shows, how wide, and what becomes of its pixels. */
+interface Wanted {
+  readonly picture: string;
+  readonly width: number;
+  readonly adjusted: Adjusted | undefined;
+}
+
+/** A picture is written once for everything that becomes of its pixels. */
+const imageKey = (picture: string, adjusted: Adjusted | undefined): string =>
+  adjusted ? `${picture} ${adjustedKey(adjusted)}` : picture;
+
 /** Pictures converted at the same time: the inks are worked out on one core each. */
 const AT_ONCE = 2;
 
 /** The pictures of a page, those that stand in its texts among them, with the widths they are shown at. */
-function picturesOf(list: PageList): { picture: string; width: number }[] {
+function picturesOf(list: PageList): Wanted[] {
   return list.items.flatMap((item) => {
-    if (item.type === 'picture') return [{ picture: item.picture, width: item.placed.w }];
+    if (item.type === 'picture') return [{ picture: item.picture, width: item.placed.w, adjusted: item.adjusted }];
     if (item.type !== 'text') return [];
     const marks = item.columns.flatMap(({ lines }) => lines.flatMap((line) => line.marks ?? []));
-    return marks.flatMap((mark) => (mark.type === 'picture' ? [{ picture: mark.picture, width: mark.box.w }] : []));
+    return marks.flatMap((mark) =>
+      mark.type === 'picture' ? [{ picture: mark.picture, width: mark.box.w, adjusted: undefined }] : [],
+    );
   });
 }
 

@@ -1,11 +1,12 @@
 import { createHash } from 'node:crypto';
 import { promisify } from 'node:util';
 import { deflate } from 'node:zlib';
-import { type PDFArray, type PDFContext, PDFName, type PDFRef } from '@cantoo/pdf-lib';
+import { type PDFArray, type PDFContext, PDFName, PDFNumber, type PDFRef } from '@cantoo/pdf-lib';
 import sharp, { type Sharp } from 'sharp';
 import { contourPath } from '@/core/compose/frames/contours';
 import type { AreaItem } from '@/core/compose/displayList/displayList';
 import type { Box } from '@/core/geometry/box';
+import { type Adjusted, adjustPixels, greyPixels, inkRamp } from '@/core/pictures/adjusting';
 import type { PictureRecord } from '@/core/records/index';
 import { isDrawing } from '@/core/records/picture';
 import { readProfile } from '../pictures/profile';
@@ -37,7 +38,9 @@ export async function embedPicture(
   bytes: Uint8Array,
   colours: Colours,
   width: number,
+  adjusted?: Adjusted,
 ): Promise<PDFRef> {
+  if (adjusted && !isDrawing(picture)) return embedAdjusted(context, picture, bytes, colours, adjusted);
   if (isDrawing(picture)) {
     try {
       return await embedDrawing(context, picture, bytes, colours);
@@ -81,6 +84,49 @@ export async function embedPicture(
     .toBuffer({ resolveWithObject: true });
   const mask = image(context, await squeeze(alpha), { ...sizeOf(info), ColorSpace: 'DeviceGray', Filter: 'FlateDecode' });
   return image(context, await squeeze(data), { ...sizeOf(info), ColorSpace: space, Filter: 'FlateDecode', SMask: mask });
+}
+
+/**
+ * A picture with its pixels changed: grey prints in black alone, one or two inks in those inks and no others, by a table of
+ * their tones (ISO 32000-1, 8.6.6.3).
+ */
+async function embedAdjusted(
+  context: PDFContext,
+  picture: PictureRecord,
+  bytes: Uint8Array,
+  colours: Colours,
+  adjusted: Adjusted,
+): Promise<PDFRef> {
+  const { data, info } = await sharp(bytes, { limitInputPixels: PICTURE_PIXELS })
+    .autoOrient()
+    .toColourspace('srgb')
+    .ensureAlpha()
+    .raw({ depth: 'uchar' })
+    .toBuffer({ resolveWithObject: true });
+  const size = sizeOf(info);
+  const { tones } = adjusted;
+  const mask = async () => {
+    const alpha = new Uint8Array(data.length / 4);
+    for (let i = 0; i < alpha.length; i++) alpha[i] = data[4 * i + 3]!;
+    return image(context, await squeeze(alpha), { ...size, ColorSpace: 'DeviceGray', Filter: 'FlateDecode' });
+  };
+  const soft = picture.transparent ? { SMask: await mask() } : {};
+  const packed = { ...size, Filter: 'FlateDecode', ...soft };
+  if (tones === 'grey' || (tones !== 'full' && colours === 'cmyk')) {
+    const light = await squeeze(greyPixels(data, adjusted));
+    if (tones === 'grey') return image(context, light, { ...packed, ColorSpace: 'DeviceGray' });
+    const ramp = context.register(context.flateStream(inkRamp(tones)));
+    const space = context.obj([PDFName.of('Indexed'), PDFName.of('DeviceCMYK'), PDFNumber.of(255), ramp]);
+    return image(context, light, { ...packed, ColorSpace: space });
+  }
+  adjustPixels(data, adjusted);
+  const lit = sharp(data, { raw: { width: info.width, height: info.height, channels: 4 } }).removeAlpha();
+  const inked =
+    colours === 'cmyk'
+      ? lit.pipelineColourspace('rgb16').toColourspace('cmyk').withIccProfile('cmyk', { attach: false })
+      : lit.toColourspace('srgb');
+  const out = await inked.raw({ depth: 'uchar' }).toBuffer();
+  return image(context, await squeeze(out), { ...packed, ColorSpace: colours === 'cmyk' ? 'DeviceCMYK' : 'DeviceRGB' });
 }
 
 const INVERTED = [1, 0, 1, 0, 1, 0, 1, 0];

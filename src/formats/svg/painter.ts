@@ -15,6 +15,7 @@ import type {
   TextColumn,
 } from '@/core/compose/displayList/displayList';
 import type { Box } from '@/core/geometry/box';
+import { type Adjusted, GREY_OF } from '@/core/pictures/adjusting';
 
 /**
  * Paints display lists as SVG: one `text` for every run of glyphs, where the typesetter put it, in the face it was
@@ -174,15 +175,34 @@ function paintArea({ frame, part, box, contour, ink, stroke, blur }: AreaItem): 
   );
 }
 
-function paintPicture({ frame, box, placed, inner, clip, picture }: PictureItem, source: PictureSource): string {
+function paintPicture({ frame, box, placed, inner, adjusted, clip, picture }: PictureItem, source: PictureSource): string {
   const id = `clip-${frame}`;
   const edge = clip ? `<path d="${contourPath(clip, figure)}"/>` : `<rect ${at(box)}/>`;
-  const href = `preserveAspectRatio="none" href="${escaped(source(picture, placed))}"`;
-  // A clip is in the coordinates of what it clips: what is turned inside its frame is clipped from outside.
-  const image = inner
-    ? `<g clip-path="url(#${id})"><image ${at(placed)} transform="matrix(${inner.map(fine).join(' ')})" ${href}/></g>`
-    : `<image ${at(placed)} clip-path="url(#${id})" ${href}/>`;
-  return `<clipPath id="${id}">${edge}</clipPath>${image}`;
+  const filter = adjusted ? ` filter="url(#adjust-${frame})"` : '';
+  const href = `preserveAspectRatio="none"${filter} href="${escaped(source(picture, placed))}"`;
+  // A clip is in the coordinates of what it clips, and before any filter: what is turned or adjusted is clipped from outside.
+  const image =
+    inner || adjusted
+      ? `<g clip-path="url(#${id})"><image ${at(placed)}${inner ? ` transform="matrix(${inner.map(fine).join(' ')})"` : ''} ${href}/></g>`
+      : `<image ${at(placed)} clip-path="url(#${id})" ${href}/>`;
+  return `${adjusted ? adjustFilter(`adjust-${frame}`, adjusted) : ''}<clipPath id="${id}">${edge}</clipPath>${image}`;
+}
+
+/** What becomes of a picture's pixels, as a filter (Filter Effects 1), step by step as `adjustPixels` does it. */
+function adjustFilter(id: string, { gain, contrast, tones }: Adjusted): string {
+  const linear = (slope: number, intercept: number) =>
+    `<feComponentTransfer>${['R', 'G', 'B'].map((c) => `<feFunc${c} type="linear" slope="${fine(slope)}" intercept="${fine(intercept)}"/>`).join('')}</feComponentTransfer>`;
+  const grey = `${GREY_OF.join(' ')} 0 0`;
+  const toGrey = `<feColorMatrix type="matrix" values="${grey} ${grey} ${grey} 0 0 0 1 0"/>`;
+  const channel = (hex: string, i: number) => fine(parseInt(hex.slice(1 + 2 * i, 3 + 2 * i), 16) / 255);
+  const ramp =
+    typeof tones === 'object'
+      ? `<feComponentTransfer>${['R', 'G', 'B'].map((c, i) => `<feFunc${c} type="table" tableValues="${channel(tones.dark.rgb, i)} ${channel(tones.pale.rgb, i)}"/>`).join('')}</feComponentTransfer>`
+      : '';
+  return (
+    `<filter id="${id}" color-interpolation-filters="sRGB" x="0" y="0" width="1" height="1">` +
+    `${linear(gain, 0)}${linear(contrast, 0.5 - 0.5 * contrast)}${tones === 'full' ? '' : toGrey}${ramp}</filter>`
+  );
 }
 
 /** A whole page, or what of its neighbour reaches onto it, as one SVG document fit for a file or a small picture. */

@@ -1,5 +1,6 @@
 import type { Box } from '../../geometry/box';
 import type { Matrix } from '../../geometry/matrix';
+import type { Adjusted } from '../../pictures/adjusting';
 import type { Outline } from '../../geometry/outline';
 import type { Shaped } from '../../type/shaper';
 
@@ -125,6 +126,8 @@ export interface PictureItem extends Showing {
   readonly placed: Box;
   /** Turns and mirrors it inside its frame; undefined where it is upright. */
   readonly inner: Matrix | undefined;
+  /** What becomes of its pixels; undefined where they are shown as they are. */
+  readonly adjusted: Adjusted | undefined;
   /** What of it is seen, where that is not the box: the frame's shape, or the outline text runs around. */
   readonly clip: Contour | undefined;
 }

@@ -2,10 +2,22 @@ import type { Box } from '../../geometry/box';
 import { formatOf } from '../../page/pages';
 import { placedPicture, tracedOn } from '../../pictures/placing';
 import { type Document, find } from '../../records/document';
+import type { Adjust } from '../../records/frame';
 import type { FrameRecord, PictureRecord, SwatchRecord } from '../../records/index';
 import type { Inks } from '../displayList/inks';
 import { contourOf } from '../frames/contours';
-import type { AreaItem, BrokenItem, Contour, Item, PageList, PictureItem, Showing, TextItem } from '../displayList/displayList';
+import type { Adjusted } from '../../pictures/adjusting';
+import type {
+  AreaItem,
+  BrokenItem,
+  Contour,
+  Ink,
+  Item,
+  PageList,
+  PictureItem,
+  Showing,
+  TextItem,
+} from '../displayList/displayList';
 import { type Shown, type ShownFrames } from '../frames/shown';
 import type { Shows } from '../../records/kinds/frames/kind';
 import { frameKind, pictureIn } from '../../records/kinds/frames';
@@ -18,6 +30,9 @@ interface MadeOf {
   readonly fill: SwatchRecord | undefined;
   readonly border: SwatchRecord | undefined;
   readonly shadow: SwatchRecord | undefined;
+  /** Of the picture's darks and lights. */
+  readonly dark: SwatchRecord | undefined;
+  readonly pale: SwatchRecord | undefined;
   readonly texts: readonly TextItem[] | undefined;
 }
 
@@ -29,6 +44,8 @@ function sameMadeOf(a: MadeOf, b: MadeOf): boolean {
     a.fill !== b.fill ||
     a.border !== b.border ||
     a.shadow !== b.shadow ||
+    a.dark !== b.dark ||
+    a.pale !== b.pale ||
     n !== (b.texts?.length ?? 0) ||
     (a.box !== b.box && (a.box.x !== b.box.x || a.box.y !== b.box.y || a.box.w !== b.box.w || a.box.h !== b.box.h))
   )
@@ -36,6 +53,9 @@ function sameMadeOf(a: MadeOf, b: MadeOf): boolean {
   for (let i = 0; i < n; i++) if (a.texts![i] !== b.texts![i]) return false;
   return true;
 }
+
+/** No ink at all. */
+const PAPER: Ink = { cmyk: [0, 0, 0, 0], rgb: '#ffffff' };
 
 /** Puts the display lists of pages together; a page whose items are the same as before is the same object. */
 export class PageLists {
@@ -100,6 +120,17 @@ export class PageLists {
     return item;
   }
 
+  /** What an adjustment does to pixels; undefined where that is nothing. */
+  #adjusted(document: Document, adjust: Adjust | undefined): Adjusted | undefined {
+    if (!adjust) return undefined;
+    const { light = 0, contrast = 0, inks, dark, pale } = adjust;
+    const ink = (swatch: string | undefined) => this.#inks.ink(document, swatch ?? '', 1);
+    const tones =
+      inks === undefined ? 'full' : inks === 'grey' ? 'grey' : { dark: ink(dark), pale: inks === 'two' ? ink(pale) : PAPER };
+    if (light === 0 && contrast === 0 && tones === 'full') return undefined;
+    return { gain: 1 + light, contrast: 1 + contrast, tones };
+  }
+
   #itemsOf(document: Document, each: Shown, box: Box, texts: readonly TextItem[] | undefined): readonly Item[] {
     const { frame, rotated } = each;
     const { content, fill, border, shadow } = frame;
@@ -107,7 +138,18 @@ export class PageLists {
     const shows = pictureIn(document, frame);
     const picture = find(document, 'picture', shows?.picture);
     const swatch = (part: { swatch: string } | undefined) => part && find(document, 'swatch', part.swatch);
-    const by: MadeOf = { frame, box, picture, fill: swatch(fill), border: swatch(border), shadow: swatch(shadow), texts };
+    const tone = (id: string | undefined) => find(document, 'swatch', id);
+    const by: MadeOf = {
+      frame,
+      box,
+      picture,
+      fill: swatch(fill),
+      border: swatch(border),
+      shadow: swatch(shadow),
+      dark: tone(shows?.adjust?.dark),
+      pale: tone(shows?.adjust?.pale),
+      texts,
+    };
     const kept = this.#items.get(each.key);
     if (kept && sameMadeOf(kept.by, by)) return kept.items;
     const showing: Showing = { transform: rotated, opacity: frame.opacity };
@@ -139,7 +181,8 @@ export class PageLists {
       );
     }
     if (fill) items.push(area('fill', { ink: ink(fill) }));
-    if (shows && picture) items.push(pictureItem(frame, picture, shows, box, contour, showing));
+    if (shows && picture)
+      items.push(pictureItem(frame, picture, shows, box, contour, this.#adjusted(document, shows.adjust), showing));
     else if (kind.waitsFor) items.push({ type: 'empty', frame: frame.id, box, ...showing });
     if (texts) items.push(...texts);
     if (border && border.weight > 0) items.push(area('border', { ink: ink(border), stroke: border.weight }));
@@ -155,6 +198,7 @@ function pictureItem(
   content: Shows,
   box: Box,
   contour: Contour,
+  adjusted: Adjusted | undefined,
   showing: Showing,
 ): PictureItem {
   const { box: placed, matrix: inner } = placedPicture(box, picture, content);
@@ -164,7 +208,7 @@ function pictureItem(
       : undefined;
   const shaped = contour.type !== 'rectangle' || contour.radius > 0 ? contour : undefined;
   const clip = cut ? { type: 'outline' as const, outline: tracedOn(cut, box, picture, content) } : shaped;
-  return { type: 'picture', frame: frame.id, picture: picture.id, box, placed, inner, clip, ...showing };
+  return { type: 'picture', frame: frame.id, picture: picture.id, box, placed, inner, adjusted, clip, ...showing };
 }
 
 /** A cut-out throws the shadow of its outline, a frame that of its shape. */

@@ -4,6 +4,9 @@ import { useMemo } from 'react';
 import { LAYOUT, layoutValues, LOOK, lookChange, lookValues, WRAP, wrapValues } from '@/core/properties/frame';
 import { cropValues } from '@/core/pictures/placing';
 import { BESIDE } from '@/core/properties/captions';
+import { adjustValues } from '@/core/actions/pictures';
+import { ADJUST } from '@/core/properties/adjust';
+import { isDrawing } from '@/core/records/picture';
 import { CROP } from '@/core/properties/crop';
 import type { Table } from '@/core/properties/property';
 import { type Document, find } from '@/core/records/document';
@@ -35,6 +38,10 @@ export function FrameFields({ document, frames, actions }: FrameFieldsProps) {
     const picture = content.type === 'picture' ? find(document, 'picture', content.picture) : undefined;
     return picture && content.type === 'picture' ? [cropValues(box, picture, content)] : [];
   });
+  const adjusts = frames.flatMap(({ content }) => {
+    const picture = content.type === 'picture' ? find(document, 'picture', content.picture) : undefined;
+    return picture && content.type === 'picture' && !isDrawing(picture) ? [adjustValues(document, content)] : [];
+  });
   const isBody = (frame: FrameRecord) => textOf(document, frame)?.text.role === 'body';
   const [first] = frames;
   if (!first) return null;
@@ -57,6 +64,11 @@ export function FrameFields({ document, frames, actions }: FrameFieldsProps) {
       {crops.length === frames.length && (
         <Group name="Picture in its frame">
           <Fields table={CROP as Table} of={crops} choices={choices} {...of('crop', plain)} />
+        </Group>
+      )}
+      {adjusts.length === frames.length && (
+        <Group name="Adjust" folded>
+          <Fields table={ADJUST as Table} of={adjusts} choices={choices} {...of('adjust', plain)} />
         </Group>
       )}
       {frames.every(({ beside }) => beside) && (

@@ -41,7 +41,8 @@ import {
 import { addMarginText, markOut, type MarkOut } from '@/core/actions/markOut';
 import { type Beneath, combineCaptions, partCaption, setBeside } from '@/core/actions/captions';
 import type { Beside } from '@/core/records/frame';
-import { type PictureWords, setCrop, setFocus, setPictureWords } from '@/core/actions/pictures';
+import type { AdjustValues } from '@/core/properties/adjust';
+import { type PictureWords, setAdjust, setCrop, setFocus, setPictureWords } from '@/core/actions/pictures';
 import type { Point } from '@/core/geometry/box';
 import type { CropValues } from '@/core/properties/crop';
 import type { TextLayout, Wrap } from '@/core/records/frame';
@@ -53,7 +54,14 @@ import { withArticle } from '@/core/records/count';
 import type { FrameRecord, PageRecord } from '@/core/records/index';
 
 /** Groups of properties that frames have, and how each is set on several frames. */
-const FACETS = { layout: setTextLayout, wrap: setWrap, look: setAppearance, crop: setCrop, beside: setBeside } as const;
+const FACETS = {
+  layout: setTextLayout,
+  wrap: setWrap,
+  look: setAppearance,
+  crop: setCrop,
+  beside: setBeside,
+  adjust: setAdjust,
+} as const;
 
 export type Facet = keyof typeof FACETS;
 
@@ -63,6 +71,7 @@ export interface FacetChange {
   wrap: Partial<Wrap>;
   look: Partial<Appearance>;
   crop: Partial<CropValues>;
+  adjust: Partial<AdjustValues>;
   beside: Partial<Pick<Beside, 'place' | 'gap' | 'width'>>;
 }
 
@@ -83,6 +92,11 @@ const LABELS: Readonly<Record<string, string>> = {
   side: 'Change the text wrap',
   outline: 'Change the text wrap',
   fit: 'Change how a picture lies in its frame',
+  light: 'Adjust a picture',
+  contrast: 'Adjust a picture',
+  inks: 'Adjust a picture',
+  dark: 'Adjust a picture',
+  pale: 'Adjust a picture',
   place: 'Move a caption',
   gap: 'Move a caption',
   width: 'Change the width of a caption',

@@ -14,11 +14,11 @@ import type { Desk } from '../useDesk';
 /** What lies on the pages in sight, the topmost first: chosen, named, locked and hidden here, and put above or below. */
 export function PageOrder({ desk }: { desk: Desk }) {
   return (
-    <div className="min-h-0 flex-1 overflow-auto px-3 pt-2 pb-4">
+    <>
       {desk.spread.pages.map((page) => (
         <Stack key={page.page.id} desk={desk} page={page} />
       ))}
-    </div>
+    </>
   );
 }
 

@@ -3,7 +3,7 @@
 import { screenSource } from '@/core/pictures/screen';
 import { FilePlus2, ImagePlus } from 'lucide-react';
 import type { ComposerClient } from '@/client/composerClient';
-import { memo, useState, type PointerEvent as ReactPointerEvent } from 'react';
+import { memo, type ReactNode, useState, type PointerEvent as ReactPointerEvent } from 'react';
 import { fitWords } from '@/core/compose/text/fit';
 import { bodyText, countWords } from '@/core/records/body';
 import { all, type Document, find, threadOf } from '@/core/records/document';
@@ -38,11 +38,12 @@ export function Tray({ desk, onBringIn, onAgency, importing }: TrayProps) {
   const bringIn = useLatest(onBringIn);
   const agency = useLatest(onAgency);
   const [tab, setTab] = useState<TrayTab>('stories');
-  if (tab === 'order') return <TrayTabs desk={desk} tab={tab} onTab={setTab} />;
   return (
     <Lists
       tab={tab}
       onTab={setTab}
+      // What follows the desk closely is drawn only where it is looked at.
+      order={tab === 'order' ? <PageOrder desk={desk} /> : undefined}
       document={desk.document}
       composer={desk.composer}
       allPages={desk.allPages}
@@ -58,17 +59,6 @@ export function Tray({ desk, onBringIn, onAgency, importing }: TrayProps) {
 
 export type TrayTab = 'stories' | 'pictures' | 'order';
 
-/** What lies on the pages in sight, in place of what the issue owns. */
-function TrayTabs({ desk, tab, onTab }: { desk: Desk; tab: TrayTab; onTab: (tab: TrayTab) => void }) {
-  return (
-    <aside aria-label="Tray" className="border-base-300 bg-base-100 flex w-56 shrink-0 flex-col border-r">
-      <Tabs label="Tray" value={tab} of={tabsOf(desk.document)} onChange={onTab} className="px-3 pt-2.5">
-        <PageOrder desk={desk} />
-      </Tabs>
-    </aside>
-  );
-}
-
 const tabsOf = (document: Document) =>
   [
     { value: 'stories', name: `Stories ${all(document, 'story').length}` },
@@ -79,6 +69,8 @@ const tabsOf = (document: Document) =>
 interface ListsProps extends Pick<TrayProps, 'importing' | 'onBringIn' | 'onAgency'> {
   readonly tab: TrayTab;
   readonly onTab: (tab: TrayTab) => void;
+  /** What lies on the pages in sight. */
+  readonly order: ReactNode;
   readonly document: Document;
   readonly composer: ComposerClient;
   readonly allPages: boolean;
@@ -92,6 +84,7 @@ interface ListsProps extends Pick<TrayProps, 'importing' | 'onBringIn' | 'onAgen
 const Lists = memo(function Lists({
   tab,
   onTab,
+  order,
   document,
   composer,
   allPages,
@@ -122,7 +115,7 @@ const Lists = memo(function Lists({
             aria-label="Bring in files"
             title="Bring in stories and pictures"
           >
-            {tab === 'stories' ? <FilePlus2 size={16} /> : <ImagePlus size={16} />}
+            {tab === 'pictures' ? <ImagePlus size={16} /> : <FilePlus2 size={16} />}
           </button>
         }
       >
@@ -138,7 +131,9 @@ const Lists = memo(function Lists({
           </div>
         )}
         <div className="min-h-0 flex-1 overflow-auto px-3 pt-2">
-          {tab === 'stories' ? (
+          {tab === 'order' ? (
+            order
+          ) : tab === 'stories' ? (
             <>
               <Group title="Not placed yet">
                 {stories

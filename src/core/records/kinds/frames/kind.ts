@@ -1,11 +1,12 @@
 import type { Document } from '../../document';
-import type { Crop, FrameContent, TextLayout } from '../../frame';
+import type { Adjust, Crop, FrameContent, TextLayout } from '../../frame';
 import type { FrameRecord } from '../../index';
 import type { Fields } from '../../kind';
 
 /** A picture in a frame: which, and how it lies there. */
 export interface Shows extends Crop {
   readonly picture: string;
+  readonly adjust?: Adjust | undefined;
 }
 
 /** What its share of a page is counted as. */

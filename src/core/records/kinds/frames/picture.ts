@@ -1,7 +1,7 @@
 import { CROP } from '../../../properties/crop';
 import { find } from '../../document';
 import type { Crop, PictureContent, Wrap } from '../../frame';
-import { maybe, oneOf, parts, properties, reference, SHARE } from '../../kind';
+import { figure, maybe, oneOf, parts, properties, reference, SHARE } from '../../kind';
 import { said } from '../../said';
 import type { FrameKind } from './kind';
 
@@ -14,6 +14,15 @@ export const PICTURE_FRAME: FrameKind<PictureContent> = {
     picture: maybe(reference('picture', 'forgets')),
     fit: oneOf('fill', 'fit', 'own'),
     at: maybe(parts({ x: SHARE, y: SHARE })),
+    adjust: maybe(
+      parts({
+        light: maybe(figure(-1, 1)),
+        contrast: maybe(figure(-1, 1)),
+        inks: maybe(oneOf('grey', 'one', 'two')),
+        dark: maybe(reference('swatch', 'holds')),
+        pale: maybe(reference('swatch', 'holds')),
+      }),
+    ),
     ...properties({ zoom: CROP.zoom, turn: CROP.turn, mirrored: CROP.mirrored }),
   },
   named: ({ picture: id }, document) => {
@@ -21,7 +30,8 @@ export const PICTURE_FRAME: FrameKind<PictureContent> = {
     return picture ? `Picture, ${picture.name}` : 'Picture frame, empty';
   },
   waitsFor: ({ picture }) => (picture === undefined ? 'Picture' : undefined),
-  picture: ({ picture, ...crop }) => (picture === undefined ? undefined : { picture, ...cropOf(crop) }),
+  picture: ({ picture, adjust, ...crop }) =>
+    picture === undefined ? undefined : { picture, ...(adjust ? { adjust } : {}), ...cropOf(crop) },
   takesPicture: ({ picture }) => (picture === undefined ? 'into this frame' : 'in place of this picture'),
   outlines: ({ picture }, document) => {
     const { alpha, background } = find(document, 'picture', picture)?.outlines ?? {};
