@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import type { FrameRecord, MasterRecord } from '@/core/records/index';
 import { openServer, query, type Server } from '../support/application';
 import { openChromium } from '../support/chromium';
-import { copyHouse, copyIssue, Desk, until } from '../support/desk';
+import { copyHouse, copyIssue, Desk, NUDGE, until } from '../support/desk';
 
 /** Masters, changed on the desk and on pages, with real mouse and keyboard on the real application. */
 
@@ -65,7 +65,9 @@ describe('masters on the desk', () => {
     const [folio] = (await frames()).filter(({ side }) => side === 'left');
     await pressFrame(folio!.id);
     await page.keyboard.press('ArrowDown');
-    expect((await frames()).find(({ id }) => id === folio!.id)).toMatchObject({ side: 'left', box: { y: folio!.box.y + 1 } });
+    const nudged = (await frames()).find(({ id }) => id === folio!.id)!;
+    expect(nudged.side).toBe('left');
+    expect(nudged.box.y).toBeCloseTo(folio!.box.y + NUDGE, 6);
     await page.keyboard.down('Control');
     await page.keyboard.press('z');
     await page.keyboard.up('Control');
@@ -87,14 +89,14 @@ describe('masters on the desk', () => {
     expect(own).toHaveLength(3);
   });
 
-  it('repeat an item with a step', async () => {
+  it('repeat an item with a gap', async () => {
     // The topmost is the one that a press reaches.
     const [right] = (await frames()).filter(({ side }) => side === 'right').sort((a, b) => (a.order < b.order ? 1 : -1));
     await pressFrame(right!.id);
     await press('::-p-aria([name="Repeat"][role="button"])');
     for (const [label, value] of [
       ['Down', '3'],
-      ['Step down', '20 pt'],
+      ['Gap down', '8 pt'],
     ] as const) {
       const field = (await page.waitForSelector(`section[aria-label="Repeat"] ::-p-aria([name="${label}"])`))!;
       await field.click({ count: 3 });
@@ -110,7 +112,7 @@ describe('masters on the desk', () => {
       .filter(({ side, box }) => side === 'right' && Math.abs(box.x - right!.box.x) < 0.01)
       .map(({ box }) => box.y)
       .sort((a, b) => a - b);
-    expect(rows.at(-1)! - rows.at(-2)!).toBeCloseTo(20, 2);
+    expect(rows.at(-1)! - rows.at(-2)!).toBeCloseTo(right!.box.h + 8, 2);
   });
 
   it('are based on one another, and refuse a circle in a sentence', async () => {
@@ -165,7 +167,8 @@ describe('what pages show of their masters', () => {
     await desk.stored();
     const own = (await desk.records<FrameRecord>('frame')).filter(({ of }) => of !== undefined);
     const master = (await desk.records<FrameRecord>('frame')).find((frame) => frame.id === id)!;
-    expect(own).toMatchObject([{ of: id, box: { y: master.box.y - 1 } }]);
+    expect(own).toMatchObject([{ of: id }]);
+    expect(own[0]!.box.y).toBeCloseTo(master.box.y - NUDGE, 6);
     await (await desk.page.waitForSelector('aside ::-p-text(Follow master)'))!.click();
     await desk.until('the master’s shows again', (of: string) => document.querySelector(`[data-inherited="${of}"]`) !== null, id);
     await desk.stored();

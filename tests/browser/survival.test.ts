@@ -4,7 +4,7 @@ import { bodyText } from '@/core/records/body';
 import type { DocumentRecord, FrameRecord, PageRecord, TextRecord } from '@/core/records/index';
 import { openCluster, openServer, query, runScript, type Cluster, type Server } from '../support/application';
 import { openChromium } from '../support/chromium';
-import { Desk } from '../support/desk';
+import { Desk, NUDGE } from '../support/desk';
 
 /** What was reported as stored survives anything; two servers serve one database. */
 
@@ -77,7 +77,7 @@ describe('what was reported as stored', () => {
         'it is stored, and the clock shows',
         () => document.querySelector('[aria-label="Save state"]')?.getAttribute('data-state') === 'stored',
       );
-      await expect.poll(async () => (await boxOf(desk, id)).x, { timeout: 5_000 }).toBeCloseTo(before.x + 1, 6);
+      await expect.poll(async () => (await boxOf(desk, id)).x, { timeout: 5_000 }).toBeCloseTo(before.x + NUDGE, 6);
       const known = (await boxOf(desk, id)).x;
       const { folder } = cluster;
       await Promise.all([server.kill(), cluster.kill()]);
@@ -111,7 +111,7 @@ describe('what was reported as stored', () => {
     expect((await boxOf(desk, id)).x).toBeCloseTo(before.x, 9);
     const again = await openServer(cluster.url, port);
     await desk.stored();
-    await expect.poll(async () => (await boxOf(desk, id)).x, { timeout: 5_000 }).toBeCloseTo(before.x + 2, 6);
+    await expect.poll(async () => (await boxOf(desk, id)).x, { timeout: 5_000 }).toBeCloseTo(before.x + 2 * NUDGE, 6);
     await desk.page.close();
     await again.stop();
   });
@@ -310,7 +310,7 @@ describe('people who write into one paragraph at the same time', () => {
       await stands(desk, 'a nail, just abcd plucked, and');
       await stands(desk, 'quite now forgotten.');
     }
-    expect((await boxOf(third, moved)).x).toBeCloseTo(box.x - 1, 6);
+    expect((await boxOf(third, moved)).x).toBeCloseTo(box.x - NUDGE, 6);
 
     // Everybody takes back what is theirs.
     await two.page.bringToFront();
@@ -325,7 +325,7 @@ describe('people who write into one paragraph at the same time', () => {
       await one.stored();
     }
     expect(await text()).toBe(start);
-    expect((await boxOf(third, moved)).x).toBeCloseTo(box.x - 1, 6);
+    expect((await boxOf(third, moved)).x).toBeCloseTo(box.x - NUDGE, 6);
     expect([...one.problems, ...two.problems, ...third.problems]).toEqual([]);
     await alone.close();
   });

@@ -4,7 +4,7 @@ import { paragraphsOf, plainText } from '@/core/records/body';
 import type { AdvertisementRecord, FrameRecord, GroupRecord, PictureRecord, StoryRecord, TextRecord } from '@/core/records/index';
 import { openServer, type Server } from '../support/application';
 import { openChromium } from '../support/chromium';
-import { copyDocument, copyIssue, Desk, type Spot } from '../support/desk';
+import { copyDocument, copyIssue, Desk, type Spot, until } from '../support/desk';
 
 /** What the typesetter can do, as the desk and the type sheet offer it: with real mouse and keyboard. */
 
@@ -475,6 +475,13 @@ describe('the type sheet', () => {
     await page.click('nav a[href$="/type"]');
     await page.waitForSelector('[data-specimen]');
     await page.waitForSelector('.js-plotly-plot .scatterlayer');
+    // Styles are drawn one after another.
+    await until(
+      page,
+      'all styles are drawn',
+      (count: number) => document.querySelectorAll('[data-specimen]').length >= count,
+      (await desk.records('paragraphStyle')).length + (await desk.records('characterStyle')).length,
+    );
     const specimens = await page.$$eval('[data-specimen]', (rows) =>
       rows.map((row) => ({
         id: row.getAttribute('data-specimen')!,
