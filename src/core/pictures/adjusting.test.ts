@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { adjustedKey, adjustPixels, greyPixels, inkRamp, levels } from './adjusting';
 
 const NAVY = { cmyk: [0.9, 0.7, 0.2, 0.3], rgb: '#103050' } as const;
-const SAND = { cmyk: [0, 0.1, 0.3, 0], rgb: '#ffe6b3' } as const;
+const SAND = { cmyk: [0, 0.2, 0.4, 0], rgb: '#ffe6b3' } as const;
 const PLAIN = { gain: 1, contrast: 1 } as const;
 
 const pixel = (...values: number[]) => Uint8Array.from([...values, 200]);
@@ -14,8 +14,8 @@ describe('pixels that are adjusted', () => {
 
   it('are lighter by a share, and apart from the middle by another, within black and white', () => {
     expect([0, 100, 255].map((i) => levels({ gain: 1.5, contrast: 1 })[i])).toEqual([0, 150, 255]);
-    const hard = levels({ gain: 1, contrast: 2 });
-    expect([0, 64, 191, 255].map((i) => hard[i])).toEqual([0, 1, 255, 255]);
+    const hard = levels({ gain: 1, contrast: 1.5 });
+    expect([0, 64, 191, 255].map((i) => hard[i])).toEqual([0, 32, 223, 255]);
     expect(levels({ gain: 1, contrast: 0 })[7]).toBe(128);
     // What is lit beyond white is white before it is drawn together.
     expect(levels({ gain: 2, contrast: 0.5 })[255]).toBe(191);
@@ -45,7 +45,7 @@ describe('pixels that are adjusted', () => {
     expect([...white]).toEqual([0xff, 0xe6, 0xb3, 200]);
     const ramp = inkRamp(tones);
     expect([...ramp.subarray(0, 4)]).toEqual([230, 179, 51, 77]);
-    expect([...ramp.subarray(1020)]).toEqual([0, 26, 77, 0]);
+    expect([...ramp.subarray(1020)]).toEqual([0, 51, 102, 0]);
   });
 
   it('are told apart by all that is done to them', () => {
