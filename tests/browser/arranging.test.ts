@@ -28,13 +28,8 @@ beforeAll(async () => {
     [0.08, 0.2, 0.08, 0.12],
     [0.2, 0.26, 0.12, 0.1],
     [0.36, 0.22, 0.06, 0.2],
-  ] as const) {
-    await desk.drag(await desk.onPaper(x, y), await desk.onPaper(x + w, y + h));
-    await page.waitForSelector('[role=menu]');
-    await desk.press('a');
-    await desk.stored();
-    await desk.press('Escape');
-  }
+  ] as const)
+    await desk.drawPanel(x, y, w, h);
 });
 
 afterAll(async () => {

@@ -32,13 +32,7 @@ beforeAll(async () => {
   await page.setViewport({ width: 1280, height: 800 });
   await desk.go(12);
   // Two panels side by side, with 8 mm between them: common practice for portraits.
-  for (const x of [0.06, 0.2] as const) {
-    await desk.drag(await desk.onPaper(x, 0.2), await desk.onPaper(x + 0.03, 0.26));
-    await page.waitForSelector('[role=menu]');
-    await desk.press('a');
-    await desk.stored();
-    await desk.press('Escape');
-  }
+  for (const x of [0.06, 0.2]) await desk.drawPanel(x, 0.2, 0.03, 0.06);
   own = (await desk.frames('Panel')).map(({ id }) => id);
   const [first, second] = [await frame(own[0]!), await frame(own[1]!)];
   await page.click(`[data-frame="${second.id}"]`);

@@ -129,6 +129,15 @@ export class Desk {
     }
   }
 
+  /** Draws a panel on the paper in sight, from one corner to the other as shares of its breadth and height. */
+  async drawPanel(x: number, y: number, w: number, h: number): Promise<void> {
+    await this.drag(await this.onPaper(x, y), await this.onPaper(x + w, y + h));
+    await this.page.waitForSelector('[role=menu]');
+    await this.press('a');
+    await this.stored();
+    await this.press('Escape');
+  }
+
   async press(...keys: string[]): Promise<void> {
     const held = keys.slice(0, -1);
     for (const key of held) await this.page.keyboard.down(key as never);

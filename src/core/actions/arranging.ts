@@ -1,4 +1,5 @@
 import { around, bottom, type Box, right } from '../geometry/box';
+import { exact } from '../length/length';
 import { pageGrid } from '../page/grid';
 import { formatOf, placedPage, placedPages } from '../page/pages';
 import type { Diff } from '../records/diff';
@@ -29,9 +30,6 @@ interface Block {
   readonly dx: number;
   readonly box: Box;
 }
-
-/** Lengths are kept to a thousandth of a point. */
-const exact = (value: number): number => Math.round(value * 1000) / 1000;
 
 /** The blocks that frames make, in the order in which they were chosen. @throws ActionError where they lie on several spreads */
 function blocksOf(document: Document, ids: readonly string[]): Block[] {

@@ -85,8 +85,7 @@ export function putCaptions(edit: Edit, frameId: string, wanted?: Beneath): read
   const has = (what: Beneath) => captionText(edit.document, frameId, what) !== undefined;
   const caption = picture?.caption ?? '';
   const credit = habit.credit === 'none' && wanted !== 'credit' ? '' : (picture?.credit ?? '');
-  const within = habit.credit === 'under' || habit.credit === 'end';
-  const joined = within && credit !== '' && !has('credit') && wanted !== 'credit';
+  const joined = isJoined(habit) && credit !== '' && !has('credit') && wanted !== 'credit';
   const out: FrameRecord[] = [];
   if (!has('caption') && (caption !== '' || wanted === 'caption' || (joined && wanted === undefined))) {
     const lines = captionLines(habit, caption, joined ? credit : '');
@@ -98,6 +97,9 @@ export function putCaptions(edit: Edit, frameId: string, wanted?: Beneath): read
     );
   return out;
 }
+
+/** Whether credits are said in the captions. */
+const isJoined = ({ credit }: CaptionHabit): boolean => credit === 'end' || credit === 'under';
 
 /** The paragraphs of a caption that says its credit too, in their styles; an empty one waits for its words. */
 function captionLines({ credit: place }: CaptionHabit, caption: string, credit: string): [style: string, words: string][] {
@@ -118,8 +120,7 @@ export function recaption(edit: Edit, frameId: string, before: PictureRecord | u
     const habit = captionHabit(edit.document);
     const own = ({ caption, credit }: PictureRecord) => {
       if (text.role === 'credit') return [credit];
-      const joined = habit.credit === 'end' || habit.credit === 'under';
-      return captionLines(habit, caption, joined ? credit : '').map(([, words]) => words);
+      return captionLines(habit, caption, isJoined(habit) ? credit : '').map(([, words]) => words);
     };
     if (said !== '' && before && said !== own(before).join('\n').trim()) continue;
     edit.remove(each.id);
@@ -264,8 +265,7 @@ export function combineCaptions(document: Document, ids: readonly string[]): Dif
   };
   // Credits that stood in their captions stand in the one for all.
   const habit = captionHabit(document);
-  const joined = habit.credit === 'end' || habit.credit === 'under';
-  const credits = joined
+  const credits = isJoined(habit)
     ? [...new Set(frames.map((frame) => pictureOf(frame)?.credit ?? '').filter((credit) => credit !== ''))]
     : [];
   const parts = placeWordsOf(frames.map(({ box }) => box)).map(({ index, words }, i) => {

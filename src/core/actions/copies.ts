@@ -4,7 +4,8 @@ import type { Diff } from '../records/diff';
 import { type Document, framesOn, get } from '../records/document';
 import type { FrameRecord } from '../records/index';
 import type { Box } from '../geometry/box';
-import { copiesOf, exact, putCopies } from './copying';
+import { exact } from '../length/length';
+import { copiesOf, putCopies } from './copying';
 import { ActionError, Edit, orderAfter } from './edit';
 
 export type Across = 'offset' | 'mirrored';

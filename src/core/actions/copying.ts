@@ -1,3 +1,4 @@
+import { exact } from '../length/length';
 import { withCaptions } from '../page/beside';
 import { formatOf, placedPage, placedPages } from '../page/pages';
 import type { Diff } from '../records/diff';
@@ -236,6 +237,3 @@ export function putCopies(
     }
   }
 }
-
-/** Places are kept to a thousandth of a point. */
-export const exact = (value: number): number => Math.round(value * 1000) / 1000;

@@ -10,7 +10,7 @@ import { ADJUST, type AdjustValues } from '../properties/adjust';
 import { said } from '../records/said';
 import { CROP, type CropValues } from '../properties/crop';
 import { changeProblem } from '../properties/limits';
-import { cropValues, ownCrop } from '../pictures/placing';
+import { cropValues, ownCrop, share } from '../pictures/placing';
 import { turnedWithin } from './appearance';
 import { mm } from '../length/length';
 import { ActionError, Edit, newId, orderAfter } from './edit';
@@ -54,9 +54,8 @@ export function replaceFile(document: Document, id: string, file: NewPicture): D
   });
   edit.put(own);
   for (const frame of all(document, 'frame')) {
-    const { content, wrap } = frame;
-    if (content.type !== 'picture' || content.picture !== id || wrap.mode !== 'outline' || hasOutline(own, wrap)) continue;
-    if (wrap.outline !== 'shape') edit.put({ ...frame, wrap: { ...usualWrap(own), standOff: wrap.standOff } });
+    const { content } = frame;
+    if (content.type === 'picture' && content.picture === id) edit.put({ ...frame, wrap: wrapAround(own, frame.wrap) });
   }
   return edit.diff();
 }
@@ -74,7 +73,6 @@ export function setPictureWords(document: Document, id: string, words: Partial<P
 /** Sets the place of a picture that every automatic crop keeps, in its unit square. */
 export function setFocus(document: Document, id: string, { x, y }: Point): Diff {
   const edit = new Edit(document);
-  const share = (value: number) => Math.min(1, Math.max(0, value));
   edit.put({ ...get(document, 'picture', id), focus: { x: share(x), y: share(y) } });
   return edit.diff();
 }
@@ -215,12 +213,8 @@ export function fillFrame(document: Document, { frame: frameId, picture: picture
     return edit.diff();
   }
   if (frame.content.type !== 'picture') throw new ActionError('Only a picture frame takes a picture.');
-  const wrap =
-    frame.wrap.mode === 'outline' && frame.wrap.outline !== 'shape' && !hasOutline(picture, frame.wrap)
-      ? { ...usualWrap(picture), standOff: frame.wrap.standOff }
-      : frame.wrap;
   const before = find(document, 'picture', frame.content.picture);
-  edit.put({ ...frame, wrap, content: { ...frame.content, picture: picture.id } });
+  edit.put({ ...frame, wrap: wrapAround(picture, frame.wrap), content: { ...frame.content, picture: picture.id } });
   const foot = bottom(around([frame.box, ...captionsOf(document, frame.id).map(({ box }) => box)])!);
   if (before || frame.wrap.mode !== 'none') recaption(edit, frame.id, before);
   makeRoomUnder(edit, frame.id, foot, typesetter);
@@ -240,6 +234,12 @@ export function swapPictures(document: Document, [one, other]: readonly [string,
   edit.take(fillFrame(edit.document, { frame: other, picture: a }, typesetter));
   return edit.diff();
 }
+
+/** A wrap that was another picture's: along an outline that this one lacks, it is what suits this one best. */
+const wrapAround = (picture: PictureRecord, wrap: Wrap): Wrap =>
+  wrap.mode === 'outline' && wrap.outline !== 'shape' && !hasOutline(picture, wrap)
+    ? { ...usualWrap(picture), standOff: wrap.standOff }
+    : wrap;
 
 const hasOutline = ({ outlines }: PictureRecord, { outline }: Wrap): boolean =>
   outline === 'alpha' || outline === 'background' ? outlines[outline] !== undefined : false;

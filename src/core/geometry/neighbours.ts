@@ -48,7 +48,7 @@ function nextTo(
   let behind: Lying | undefined;
   const middle = (own.from + own.to) / 2;
   for (const other of others) {
-    if (!level(own, other)) continue;
+    if (other === own || !level(own, other)) continue;
     if (other.to <= middle && (!before || other.to > before.to)) before = other;
     if (other.from >= middle && (!behind || other.from < behind.from)) behind = other;
   }
@@ -61,10 +61,7 @@ export function neighboursOf(all: readonly Box[]): Neighbours {
   const gaps = (lying: (box: Box) => Lying): { size: number; along: number; off: number }[] => {
     const list = boxes.map(lying);
     return list.flatMap((own) => {
-      const { behind } = nextTo(
-        own,
-        list.filter((other) => other !== own),
-      );
+      const { behind } = nextTo(own, list);
       const size = behind ? behind.from - own.to : -1;
       if (!behind || size < 0.5 || size > WIDEST) return [];
       const off = (Math.max(own.side, behind.side) + Math.min(own.far, behind.far)) / 2;

@@ -35,6 +35,9 @@ export function outlineBox(outline: Outline): Box | undefined {
   return x0 <= x1 ? { x: x0, y: y0, w: x1 - x0, h: y1 - y0 } : undefined;
 }
 
+/** How many points an outline has. */
+export const pointsIn = (outline: Outline): number => outline.reduce((sum, ring) => sum + ring.length / 2, 0);
+
 /** Twice the signed area of a ring; positive when it runs clockwise on a page whose y grows downwards. */
 export function doubleArea(ring: readonly number[]): number {
   let sum = 0;

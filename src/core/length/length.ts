@@ -171,3 +171,6 @@ export function formatNumber(value: number, digits: number): string {
   const trimmed = fixed.includes('.') ? fixed.replace(/\.?0+$/, '') : fixed;
   return trimmed === '-0' ? '0' : trimmed;
 }
+
+/** A length as it is kept: to a thousandth of a point, so that what was worked out in two ways is the same. */
+export const exact = (points: number): number => Math.round(points * 1000) / 1000;

@@ -1,7 +1,7 @@
 import { bottom, type Box, right } from '../geometry/box';
 import { all, type Document, find } from '../records/document';
 import type { Beside } from '../records/frame';
-import type { FrameRecord } from '../records/index';
+import type { DocumentRecord, FrameRecord } from '../records/index';
 
 /** Points across that a turned credit takes. */
 const EDGE = 10;
@@ -33,6 +33,10 @@ export function besideBox(picture: Box, { place, gap, width, dx = 0, dy = 0 }: B
       return { ...own, x: x + dx, y: bottom(picture) + dy };
   }
 }
+
+/** The frames among records that stand by themselves, not as the caption or credit of another: what is chosen when they are new. */
+export const standing = (records: readonly DocumentRecord[]): readonly string[] =>
+  records.flatMap((record) => (record.kind === 'frame' && !record.beside ? [record.id] : []));
 
 /** The captions and credits of a frame. */
 export const captionsOf = (document: Document, frame: string): readonly FrameRecord[] =>

@@ -1,4 +1,4 @@
-import type { Ink } from '../compose/displayList/displayList';
+import type { Ink } from '../colour/ink';
 
 /** What becomes of the pixels of a picture on its way to a page; the same for every painter. */
 export interface Adjusted {

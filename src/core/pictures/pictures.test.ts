@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { chance } from '../../../demo/drawing';
 import { doubleArea, outlineContains, outlineBox } from '../geometry/outline';
 import { inverse, mapped } from '../geometry/matrix';
 import type { CropValues } from '../properties/crop';
@@ -14,17 +15,6 @@ import {
   zoomedCrop,
 } from './placing';
 import { TRACE_TOLERANCE, traceAlpha, traceBackground } from './trace';
-
-/** The same figures in every run (mulberry32). */
-function randomFrom(seed: number): () => number {
-  let a = seed;
-  return () => {
-    a = (a + 0x6d2b79f5) | 0;
-    let t = Math.imul(a ^ (a >>> 15), 1 | a);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 2 ** 32;
-  };
-}
 
 function expectClose(a: PlacedPicture, b: PlacedPicture): void {
   for (const key of ['x', 'y', 'w', 'h'] as const) expect(a.box[key]).toBeCloseTo(b.box[key], 6);
@@ -126,7 +116,7 @@ describe('a picture in its frame', () => {
   });
 
   it('covers its frame however it is turned and mirrored', () => {
-    const next = randomFrom(7);
+    const next = chance(7);
     for (let i = 0; i < 200; i++) {
       const frame = { x: 0, y: 0, w: 20 + 300 * next(), h: 20 + 300 * next() };
       const crop = { fit: 'fill', turn: 360 * next() - 180, mirrored: next() < 0.5 } as const;
@@ -142,7 +132,7 @@ describe('a picture in its frame', () => {
   });
 
   it('lies by hand as it lay by itself, at first', () => {
-    const next = randomFrom(8);
+    const next = chance(8);
     for (let i = 0; i < 200; i++) {
       const frame = { x: 5, y: 6, w: 20 + 300 * next(), h: 20 + 300 * next() };
       const crop = { fit: next() < 0.5 ? 'fill' : 'fit', turn: 360 * next() - 180, mirrored: next() < 0.5 } as const;

@@ -1,5 +1,5 @@
 import type { Box, Point } from '../geometry/box';
-import { composedWith, mapped, type Matrix, mappedOutline, rotation } from '../geometry/matrix';
+import { composedWith, inverse, mapped, type Matrix, mappedOutline, rotation } from '../geometry/matrix';
 import { laidOver, type Outline } from '../geometry/outline';
 import type { Crop } from '../records/frame';
 import type { PictureRecord } from '../records/index';
@@ -16,8 +16,8 @@ export interface PlacedPicture {
   readonly matrix: Matrix | undefined;
 }
 
-/** The middle of a frame always lies on its picture. */
-const share = (value: number): number => Math.min(1, Math.max(0, value));
+/** A place of a picture is never beside it: the middle of a frame always lies on its picture. */
+export const share = (value: number): number => Math.min(1, Math.max(0, value));
 
 const MIDDLE: Point = { x: 0.5, y: 0.5 };
 
@@ -75,6 +75,18 @@ export function placedPicture(box: Box, picture: Sized, crop: Crop | CropValues)
   if (turn % 360 === 0 && !mirrored) return { box: own, matrix: undefined };
   const turned = rotation(turn, middle);
   return { box: own, matrix: mirrored ? composedWith(turned, [-1, 0, 0, 1, 2 * middle.x, 0]) : turned };
+}
+
+/** A place of a picture, in its unit square, where it lies. */
+export function fromUnit({ box, matrix }: PlacedPicture, { x, y }: Point): Point {
+  const upright = { x: box.x + x * box.w, y: box.y + y * box.h };
+  return matrix ? mapped(matrix, upright) : upright;
+}
+
+/** The place of a picture that lies at a point, in its unit square. */
+export function toUnit({ box, matrix }: PlacedPicture, point: Point): Point {
+  const upright = matrix ? mapped(inverse(matrix), point) : point;
+  return { x: (upright.x - box.x) / box.w, y: (upright.y - box.y) / box.h };
 }
 
 /** A traced outline of a picture where the picture lies. */

@@ -35,7 +35,7 @@ export const CAPTIONS: TableOf<CaptionHabit> = {
 /** Where one caption or credit lies. */
 export const BESIDE: TableOf<{ place: string; gap: number; width: number }> = {
   place: {
-    label: 'Lies',
+    label: 'Position',
     kind: choice({
       below: 'Below the picture',
       left: 'To its left',

@@ -26,7 +26,7 @@ export const CROP: TableOf<CropValues> = {
   },
   zoom: { label: 'Zoom', kind: percent(LEAST_ZOOM, MOST_ZOOM), help: 'Of the size at which the picture just covers its frame.' },
   turn: { label: 'Turned inside', kind: { type: 'number', least: -360, most: 360, unit: '°' } },
-  x: { label: 'Middle, from the left', kind: percent(0, 1), help: 'The place of the picture in the middle of its frame.' },
-  y: { label: 'From the top', kind: percent(0, 1) },
+  x: { label: 'Centre, from left', kind: percent(0, 1), help: 'The place of the picture in the middle of its frame.' },
+  y: { label: 'From top', kind: percent(0, 1) },
   mirrored: { label: 'Mirrored', kind: TICK },
 };

@@ -1,9 +1,9 @@
 import { type Adjusted, adjustPixels } from '@/core/pictures/adjusting';
+import type { Ink } from '@/core/colour/ink';
 import { absentBoxes } from '@/core/compose/displayList/absent';
 import { contourPath } from '@/core/compose/frames/contours';
 import type {
   AreaItem,
-  Ink,
   Item,
   Line,
   LineMark,

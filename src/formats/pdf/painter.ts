@@ -1,11 +1,11 @@
 import { PDFDocument, PDFName, type PDFRef } from '@cantoo/pdf-lib';
 import { type Box, overlaps } from '@/core/geometry/box';
+import type { Ink } from '@/core/colour/ink';
 import { absentBoxes } from '@/core/compose/displayList/absent';
 import { contourPath } from '@/core/compose/frames/contours';
 import {
   type AreaItem,
   type Contour,
-  type Ink,
   type Item,
   type Line,
   type PageList,

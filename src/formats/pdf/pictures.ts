@@ -40,18 +40,19 @@ export async function embedPicture(
   width: number,
   adjusted?: Adjusted,
 ): Promise<PDFRef> {
-  if (adjusted && !isDrawing(picture)) return embedAdjusted(context, picture, bytes, colours, adjusted);
-  if (isDrawing(picture)) {
+  const drawing = isDrawing(picture);
+  if (drawing) {
     try {
       return await embedDrawing(context, picture, bytes, colours);
     } catch (error) {
       if (!(error instanceof ToolError) || picture.media !== 'image/svg+xml') throw error;
     }
+  } else if (adjusted) {
+    return embedAdjusted(context, picture, bytes, colours, adjusted);
   } else if (colours === 'cmyk' && picture.colour !== 'rgb') {
     const kept = await embedKept(context, picture, bytes);
     if (kept) return kept;
   }
-  const drawing = isDrawing(picture);
   const pixels = Math.min(MOST_DRAWING_SIDE, Math.ceil((width / 72) * DRAWING_PPI));
   const source = () =>
     drawing
@@ -66,20 +67,16 @@ export async function embedPicture(
     if ((orientation ?? 1) === 1)
       return image(context, bytes, { ...sizeOf(picture), ColorSpace: 'DeviceRGB', Filter: 'DCTDecode' });
   }
-  const inInks = (of: Sharp) =>
-    colours === 'cmyk'
-      ? of.pipelineColourspace('rgb16').toColourspace('cmyk').withIccProfile('cmyk', { attach: false })
-      : of.toColourspace('srgb');
-  const space = colours === 'cmyk' ? 'DeviceCMYK' : 'DeviceRGB';
+  const space = SPACES[colours];
 
   if (!picture.transparent && !drawing) {
-    const { data, info } = await inInks(source()).jpeg(JPEG).toBuffer({ resolveWithObject: true });
+    const { data, info } = await inColours(source(), colours).jpeg(JPEG).toBuffer({ resolveWithObject: true });
     // JPEG keeps four inks inverted, as common practice has it; Decode turns them back.
     const decode = colours === 'cmyk' ? { Decode: INVERTED } : {};
     return image(context, data, { ...sizeOf(info), ColorSpace: space, Filter: 'DCTDecode', ...decode });
   }
   const { data: alpha, info } = await source().ensureAlpha().extractChannel('alpha').raw().toBuffer({ resolveWithObject: true });
-  const { data } = await inInks(source().flatten({ background: '#ffffff' }))
+  const { data } = await inColours(source().flatten({ background: '#ffffff' }), colours)
     .raw()
     .toBuffer({ resolveWithObject: true });
   const mask = image(context, await squeeze(alpha), { ...sizeOf(info), ColorSpace: 'DeviceGray', Filter: 'FlateDecode' });
@@ -121,13 +118,17 @@ async function embedAdjusted(
   }
   adjustPixels(data, adjusted);
   const lit = sharp(data, { raw: { width: info.width, height: info.height, channels: 4 } }).removeAlpha();
-  const inked =
-    colours === 'cmyk'
-      ? lit.pipelineColourspace('rgb16').toColourspace('cmyk').withIccProfile('cmyk', { attach: false })
-      : lit.toColourspace('srgb');
-  const out = await inked.raw({ depth: 'uchar' }).toBuffer();
-  return image(context, await squeeze(out), { ...packed, ColorSpace: colours === 'cmyk' ? 'DeviceCMYK' : 'DeviceRGB' });
+  const out = await inColours(lit, colours).raw({ depth: 'uchar' }).toBuffer();
+  return image(context, await squeeze(out), { ...packed, ColorSpace: SPACES[colours] });
 }
+
+const SPACES = { cmyk: 'DeviceCMYK', rgb: 'DeviceRGB' } as const;
+
+/** Light put into the printer's inks, or into that of screens. */
+const inColours = (of: Sharp, colours: Colours): Sharp =>
+  colours === 'cmyk'
+    ? of.pipelineColourspace('rgb16').toColourspace('cmyk').withIccProfile('cmyk', { attach: false })
+    : of.toColourspace('srgb');
 
 const INVERTED = [1, 0, 1, 0, 1, 0, 1, 0];
 

@@ -77,15 +77,8 @@ export async function readPicture(
     const colour = colourOf(metadata.space);
     const large =
       metadata.width * metadata.height > LARGE || colour === 'cmyk' || media === 'image/tiff' || media === 'image/avif';
-    const small = await sharp(bytes, SHARP_LIMITS)
-      .autoOrient()
-      .resize(TRACE_SIDE, TRACE_SIDE, { fit: 'inside', withoutEnlargement: true })
-      .ensureAlpha()
-      .toColourspace('srgb')
-      .raw()
-      .toBuffer({ resolveWithObject: true });
     const facts: PictureFacts = {
-      name: name.replace(/\.[^.]+$/, ''),
+      name: nameOf(name),
       media,
       width: turned ? metadata.height : metadata.width,
       height: turned ? metadata.width : metadata.height,
@@ -93,7 +86,7 @@ export async function readPicture(
       ...(isDeep ? { depth: 16 as const } : {}),
       ...(profile ? { profile: profile.name } : {}),
       transparent,
-      ...(await seenIn(small.data, small.info, transparent)),
+      ...(await seenIn(bytes, transparent)),
       ...words,
     };
     const preview = large && !isSvg ? await screenCopy(bytes, PREVIEW_SIDE) : undefined;
@@ -124,20 +117,15 @@ async function readPage(
   step();
   const { width, height, pages, colour, shown } = await readPdf(name, pdf, page, PREVIEW_SIDE, step);
   const transparent = !(await sharp(shown, SHARP_LIMITS).stats()).isOpaque;
-  const small = await sharp(shown, SHARP_LIMITS)
-    .resize(TRACE_SIDE, TRACE_SIDE, { fit: 'inside', withoutEnlargement: true })
-    .ensureAlpha()
-    .raw()
-    .toBuffer({ resolveWithObject: true });
   const facts: PictureFacts = {
-    name: name.replace(/\.[^.]+$/, ''),
+    name: nameOf(name),
     media,
     width,
     height,
     colour,
     transparent,
     ...(media === 'application/pdf' ? { page, pages } : {}),
-    ...(await seenIn(small.data, small.info, transparent)),
+    ...(await seenIn(shown, transparent)),
     ...NO_WORDS,
   };
   return {
@@ -147,6 +135,9 @@ async function readPage(
     notes: pages > 1 && page === 1 ? [`“${name}” has ${pages} pages; this is the first. Another is chosen in its detail.`] : [],
   };
 }
+
+/** What a picture is called at first: its file, without what says its kind. */
+const nameOf = (fileName: string): string => fileName.replace(/\.[^.]+$/, '');
 
 const NO_WORDS = { caption: '', credit: '' } as const;
 
@@ -203,12 +194,17 @@ async function mediaOf(name: string, bytes: Uint8Array): Promise<PictureRecord['
   );
 }
 
-/** What is seen in a small copy: the subject's outline, and the place that crops should keep. */
-async function seenIn(
-  data: Uint8Array,
-  { width, height }: { readonly width: number; readonly height: number },
-  transparent: boolean,
-): Promise<Pick<PictureRecord, 'outlines' | 'focus'>> {
+/** What is seen in a small copy of a picture: the subject's outline, and the place that crops should keep. */
+async function seenIn(bytes: Uint8Array, transparent: boolean): Promise<Pick<PictureRecord, 'outlines' | 'focus'>> {
+  const small = await sharp(bytes, SHARP_LIMITS)
+    .autoOrient()
+    .resize(TRACE_SIDE, TRACE_SIDE, { fit: 'inside', withoutEnlargement: true })
+    .ensureAlpha()
+    .toColourspace('srgb')
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  const { data } = small;
+  const { width, height } = small.info;
   const count = width * height;
   const rgb = new Uint8Array(3 * count);
   for (let i = 0; i < count; i++) rgb.set(data.subarray(4 * i, 4 * i + 3), 3 * i);

@@ -1,9 +1,9 @@
+import type { Ink } from '@/core/colour/ink';
 import { absentBoxes } from '@/core/compose/displayList/absent';
 import { contourPath } from '@/core/compose/frames/contours';
 import type {
   AreaItem,
   BrokenItem,
-  Ink,
   Item,
   Line,
   LineMark,

@@ -55,17 +55,21 @@ type Json = Readonly<Record<string, unknown>>;
 
 /** @throws RefusedFileError where it is no news of this form */
 export function readFeed(name: string, bytes: Uint8Array): WireItem[] {
-  let json: unknown;
-  try {
-    json = JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes));
-  } catch {
-    throw new RefusedFileError(`“${name}” does not send news: what came is not JSON.`, 415);
-  }
+  const json = jsonOf(bytes, `“${name}” does not send news`);
   const found = itemsIn(json).filter((item) => isObject(item) && typeof item['uri'] === 'string');
   const isEmptyFeed = isObject(json) ? json['type'] === 'composite' || Array.isArray(json['items']) : Array.isArray(json);
   if (found.length === 0 && !isEmptyFeed)
     throw new RefusedFileError(`“${name}” does not send news: what came is not in the form of ninjs.`, 415);
   return found.slice(0, MOST_ITEMS).flatMap((item) => itemOf(item as Json) ?? []);
+}
+
+/** What came, as data. @throws RefusedFileError that says what it is not, where it cannot be read */
+function jsonOf(bytes: Uint8Array, isNot: string): unknown {
+  try {
+    return JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes));
+  } catch {
+    throw new RefusedFileError(`${isNot}: what came is not JSON.`, 415);
+  }
 }
 
 function itemsIn(json: unknown): readonly unknown[] {
@@ -82,7 +86,6 @@ function itemOf(item: Json): WireItem | undefined {
   const headline = line(firstOf(item['headlines']) ?? item['headline'] ?? item['title']);
   if (body.value === '' && headline === '') return undefined;
   const summary = line(firstOf(item['descriptions']) ?? item['description_text'] ?? item['description_usage'], 2000);
-  const status = item['pubstatus'];
   return {
     uri: line(item['uri']),
     version: typeof item['version'] === 'number' ? String(item['version']) : line(item['version'], 40),
@@ -96,7 +99,7 @@ function itemOf(item: Json): WireItem | undefined {
       .filter(Boolean)
       .slice(0, 8),
     urgency: typeof item['urgency'] === 'number' && item['urgency'] >= 1 && item['urgency'] <= 9 ? item['urgency'] : undefined,
-    status: status === 'withheld' || status === 'canceled' ? status : 'usable',
+    status: statusOf(item),
     embargoed: instant(item['embargoed'] ?? item['embargoedUntil']),
     note: [line(item['ednote'] ?? item['edNote'], 2000), line(item['usageterms'] ?? item['usageTerms'], 2000)]
       .filter(Boolean)
@@ -107,6 +110,11 @@ function itemOf(item: Json): WireItem | undefined {
       .flatMap((each) => (isObject(each) ? (pictureOf(each) ?? []) : []))
       .slice(0, MOST_PICTURES),
   };
+}
+
+/** Whether an item may be printed now; it may where nothing is said. */
+function statusOf({ pubstatus }: Json): WireItem['status'] {
+  return pubstatus === 'withheld' || pubstatus === 'canceled' ? pubstatus : 'usable';
 }
 
 function bodyOf(item: Json): WireItem['body'] {
@@ -157,13 +165,7 @@ const MOST_HELD = 200;
 
 /** The pictures of an agency’s answer. @throws RefusedFileError where it is none of this form */
 export function readHeld(name: string, bytes: Uint8Array): HeldPicture[] {
-  let json: unknown;
-  try {
-    json = JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes));
-  } catch {
-    throw new RefusedFileError(`“${name}” does not answer as a picture agency: what came is not JSON.`, 415);
-  }
-  return itemsIn(json)
+  return itemsIn(jsonOf(bytes, `“${name}” does not answer as a picture agency`))
     .filter(isObject)
     .slice(0, MOST_HELD)
     .flatMap((item) => {
@@ -171,7 +173,6 @@ export function readHeld(name: string, bytes: Uint8Array): HeldPicture[] {
       if (!own || typeof item['uri'] !== 'string') return [];
       const renditions = named(item['renditions']).filter(isObject);
       const by = (wanted: string) => renditions.find(({ name: called }) => called === wanted);
-      const status = item['pubstatus'];
       const size = (value: unknown) => (typeof value === 'number' && value > 0 ? value : undefined);
       return {
         uri: line(item['uri']),
@@ -179,7 +180,7 @@ export function readHeld(name: string, bytes: Uint8Array): HeldPicture[] {
         caption: own.caption,
         credit: own.credit,
         rights: line(item['usageterms'] ?? item['usageTerms'] ?? item['copyrightnotice'], 400),
-        status: status === 'withheld' || status === 'canceled' ? status : 'usable',
+        status: statusOf(item),
         width: size(by('original')?.['width']),
         height: size(by('original')?.['height']),
         original: own.href,

@@ -112,7 +112,7 @@ export function pictureCommands(desk: Desk, { none, one, doing, hasPoint }: Know
     ),
     command(
       'swap-pictures',
-      'Change the two pictures over',
+      'Swap the two pictures',
       undefined,
       ofPictures || (pictures.length !== 2 && 'Choose two pictures'),
       () => void desk.actions.swapPictures([pictures[0]!, pictures[1]!]),

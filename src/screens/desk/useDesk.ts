@@ -4,6 +4,7 @@ import { useCallback, useMemo, useState, useSyncExternalStore } from 'react';
 import type { ComposerClient } from '@/client/composerClient';
 import type { DeskStore } from '@/client/deskStore';
 import type { PlacedCaret } from '@/core/compose/displayList/caret';
+import { standing } from '@/core/page/beside';
 import { formatOf, inheritedFrames, placedPage, type PlacedPage } from '@/core/page/pages';
 import { find, framesOn, threadOf } from '@/core/records/document';
 import type { DocumentRecord, FrameRecord } from '@/core/records/index';
@@ -80,8 +81,8 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
 
   /** Chooses the last frame that a change added; what goes with another frame comes with it. */
   const chooseAdded = (diff: { added: readonly DocumentRecord[] } | undefined) => {
-    const frame = diff?.added.filter((record) => record.kind === 'frame' && !record.beside).at(-1);
-    if (frame) choose([frame.id]);
+    const frame = standing(diff?.added ?? []).at(-1);
+    if (frame) choose([frame]);
   };
   const surroundings = { store, composer, format, pages, frames, framesOf, spread, allPages, actions, say, chooseAdded };
   const puttingDown = usePuttingDown(surroundings);
@@ -146,8 +147,8 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
     onRemoved: clear,
     first: held[0],
     onAdded: (diff) => {
-      const added = diff?.added.flatMap((record) => (record.kind === 'frame' && !record.beside ? [record.id] : []));
-      if (added?.length) choose(added);
+      const added = standing(diff?.added ?? []);
+      if (added.length > 0) choose(added);
     },
   });
   return {

@@ -31,6 +31,7 @@ import type { Diff } from '@/core/records/diff';
 import { type Document, framesOn, get } from '@/core/records/document';
 import type { FormatRecord } from '@/core/records/index';
 import type { Folios } from '@/core/records/section';
+import { plannedOn } from '../frame/planned';
 import type { Say } from '../frame/useNotices';
 import { freeSlot, largestFree, slotAt } from '../desk/hand/freeSpace';
 
@@ -49,6 +50,7 @@ export function usePlanActions(store: DeskStore, composer: ComposerClient, say: 
         return undefined;
       }
     };
+    const plan = plannedOn(store, composer, say);
     const noRoom = (page: PlacedPage) =>
       say(`Page ${page.folio} has no free room. Choose another, or move what lies there in Pages.`, 'wrong');
     const framesOf = (page: PlacedPage) =>
@@ -89,20 +91,14 @@ export function usePlanActions(store: DeskStore, composer: ComposerClient, say: 
         const frame = (under ?? waiting[0])?.id;
         const free = frame === undefined ? largestFree(formatOf(store.document), [page], framesOf(page)) : undefined;
         if (frame === undefined && !free) return noRoom(page);
-        try {
-          const { diff } =
-            frame !== undefined
-              ? await composer.plan('fillFrame', { frame, picture })
-              : await composer.plan('placePicture', {
-                  picture,
-                  page: page.page.id,
-                  box: inProportion(store.document, page, free!.box, picture),
-                  room: free!.box,
-                });
-          store.do(frame === undefined ? 'Place a picture' : 'Put a picture into its frame', diff);
-        } catch (error) {
-          say((error as Error).message, 'wrong');
-        }
+        return frame !== undefined
+          ? plan('Put a picture into its frame', 'fillFrame', { frame, picture })
+          : plan('Place a picture', 'placePicture', {
+              picture,
+              page: page.page.id,
+              box: inProportion(store.document, page, free!.box, picture),
+              room: free!.box,
+            });
       },
       placeStory: async (story: string, page: PlacedPage, at?: Point) => {
         const { document } = store;
@@ -110,21 +106,15 @@ export function usePlanActions(store: DeskStore, composer: ComposerClient, say: 
         const fills = slot && slot.content.takes !== 'flow';
         const free = fills ? undefined : slot ? { box: slot.box } : largestFree(formatOf(document), [page], framesOf(page));
         if (!fills && !free) return noRoom(page);
-        try {
-          const { diff, says } = fills
-            ? await composer.plan('fillSlots', { story, page: page.page.id, set: slot.content.set })
-            : await composer.plan('placeStory', {
-                story,
-                page: page.page.id,
-                box: free!.box,
-                allPages: false,
-                ...(slot ? { flow: slot.id } : {}),
-              });
-          store.do(fills ? 'Fill slots with a story' : 'Place a story', diff);
-          if (says !== undefined) say(says, 'wrong');
-        } catch (error) {
-          say((error as Error).message, 'wrong');
-        }
+        return fills
+          ? plan('Fill slots with a story', 'fillSlots', { story, page: page.page.id, set: slot.content.set })
+          : plan('Place a story', 'placeStory', {
+              story,
+              page: page.page.id,
+              box: free!.box,
+              allPages: false,
+              ...(slot ? { flow: slot.id } : {}),
+            });
       },
     };
   }, [store, composer, say]);

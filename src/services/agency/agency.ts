@@ -1,3 +1,4 @@
+import { LRUCache } from 'lru-cache';
 import { PICTURE_BYTES } from '@/formats/pictures/read';
 import { RefusedFileError } from '@/formats/refused';
 import type { HeldLine } from '@/formats/wire/lines';
@@ -17,10 +18,16 @@ function agencyUrl(): string {
   return url;
 }
 
+/** Where the small pictures of its answers are: each is asked for by itself, which shall not ask the agency everything again. */
+const thumbnails = new LRUCache<string, string>({ max: 2000 });
+
+/** What it holds that some words are found in. */
 async function held(words: string, signal?: AbortSignal): Promise<readonly HeldPicture[]> {
   const at = new URL(`search?${new URLSearchParams({ q: words }).toString()}`, agencyUrl()).href;
   const bytes = await fetched(`“${NAME}”`, at, FEED_BYTES, 'application/json', signal);
-  return inReader({ job: 'held', name: NAME, bytes }, signal);
+  const pictures = await inReader({ job: 'held', name: NAME, bytes }, signal);
+  for (const { uri, thumbnail } of pictures) thumbnails.set(uri, thumbnail);
+  return pictures;
 }
 
 /** The pictures an agency holds that some words are found in. @throws NotThereError, RefusedFileError */
@@ -52,7 +59,7 @@ const THUMBNAIL_BYTES = 5_000_000;
 
 /** A small picture of what an agency holds, for a screen, as WebP. @throws NotThereError, RefusedFileError */
 export async function heldThumbnail(words: string, uri: string, signal?: AbortSignal): Promise<Uint8Array> {
-  const { thumbnail } = await heldPicture(words, uri, signal);
+  const thumbnail = thumbnails.get(uri) ?? (await heldPicture(words, uri, signal)).thumbnail;
   return inReader({ job: 'screenCopy', side: 400, bytes: await fileOf(thumbnail, THUMBNAIL_BYTES, signal) }, signal);
 }
 

@@ -1,3 +1,4 @@
+import type { Ink } from '../../colour/ink';
 import type { Box } from '../../geometry/box';
 import type { Matrix } from '../../geometry/matrix';
 import type { Adjusted } from '../../pictures/adjusting';
@@ -165,10 +166,4 @@ export interface BrokenItem extends Showing {
   readonly frame: string;
   readonly box: Box;
   readonly why: string;
-}
-
-/** A colour as it prints and as it shows: CMYK 0 to 1, and the sRGB hex the screen takes. */
-export interface Ink {
-  readonly cmyk: readonly [number, number, number, number];
-  readonly rgb: string;
 }

@@ -1,6 +1,6 @@
 import { cmykToRgbHex, rgbHex } from '../../colour/cmyk';
+import type { Ink } from '../../colour/ink';
 import { type Document, find } from '../../records/document';
-import type { Ink } from './displayList';
 
 const BLACK: Ink = { cmyk: [0, 0, 0, 1], rgb: cmykToRgbHex([0, 0, 0, 1]) };
 

@@ -1,3 +1,4 @@
+import type { Ink } from '../../colour/ink';
 import type { Box } from '../../geometry/box';
 import { formatOf } from '../../page/pages';
 import { placedPicture, tracedOn } from '../../pictures/placing';
@@ -11,7 +12,6 @@ import type {
   AreaItem,
   BrokenItem,
   Contour,
-  Ink,
   Item,
   PageList,
   PictureItem,

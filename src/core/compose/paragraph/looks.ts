@@ -8,7 +8,7 @@ import { chooseFace, FALLBACKS } from '../../type/catalogue';
 import { hasCharacter } from '../../type/face';
 import type { Shaper } from '../../type/shaper';
 import { PLAIN } from '../../type/styles';
-import type { Ink } from '../displayList/displayList';
+import type { Ink } from '../../colour/ink';
 import type { SetLook } from './look';
 import { Words } from './words';
 

@@ -2,7 +2,7 @@ import type { DropCap, ParagraphProperties } from '../../records/paragraphStyle'
 import type { Levels } from '../../type/bidi';
 import type { Shaped } from '../../type/shaper';
 import type { BreakArrays } from './breaks';
-import type { Ink } from '../displayList/displayList';
+import type { Ink } from '../../colour/ink';
 import type { SetLook } from './look';
 import type { Word, Words } from './words';
 

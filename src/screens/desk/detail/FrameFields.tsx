@@ -2,6 +2,7 @@
 
 import { useMemo } from 'react';
 import { LAYOUT, layoutValues, LOOK, lookChange, lookValues, WRAP, wrapValues } from '@/core/properties/frame';
+import { pointsIn } from '@/core/geometry/outline';
 import { cropValues } from '@/core/pictures/placing';
 import { BESIDE } from '@/core/properties/captions';
 import { adjustValues } from '@/core/actions/pictures';
@@ -34,14 +35,11 @@ const QUARTER = 90;
 export function FrameFields({ document, frames, actions }: FrameFieldsProps) {
   const choices = useMemo(() => choicesIn(document), [document]);
   const layouts = frames.map(({ content }) => layoutOf(content)).filter((each) => each !== undefined);
-  const crops = frames.flatMap(({ box, content }) => {
+  const pictured = frames.flatMap(({ box, content }) => {
     const picture = content.type === 'picture' ? find(document, 'picture', content.picture) : undefined;
-    return picture && content.type === 'picture' ? [cropValues(box, picture, content)] : [];
+    return picture && content.type === 'picture' ? [{ box, content, picture }] : [];
   });
-  const adjusts = frames.flatMap(({ content }) => {
-    const picture = content.type === 'picture' ? find(document, 'picture', content.picture) : undefined;
-    return picture && content.type === 'picture' && !isDrawing(picture) ? [adjustValues(document, content)] : [];
-  });
+  const isPictures = pictured.length === frames.length;
   const isBody = (frame: FrameRecord) => textOf(document, frame)?.text.role === 'body';
   const [first] = frames;
   if (!first) return null;
@@ -61,14 +59,24 @@ export function FrameFields({ document, frames, actions }: FrameFieldsProps) {
           {...of('layout', plain)}
         />
       )}
-      {crops.length === frames.length && (
+      {isPictures && (
         <Group name="Picture in its frame">
-          <Fields table={CROP as Table} of={crops} choices={choices} {...of('crop', plain)} />
+          <Fields
+            table={CROP as Table}
+            of={pictured.map(({ box, picture, content }) => cropValues(box, picture, content))}
+            choices={choices}
+            {...of('crop', plain)}
+          />
         </Group>
       )}
-      {adjusts.length === frames.length && (
+      {isPictures && !pictured.some(({ picture }) => isDrawing(picture)) && (
         <Group name="Adjust" folded>
-          <Fields table={ADJUST as Table} of={adjusts} choices={choices} {...of('adjust', plain)} />
+          <Fields
+            table={ADJUST as Table}
+            of={pictured.map(({ content }) => adjustValues(document, content))}
+            choices={choices}
+            {...of('adjust', plain)}
+          />
         </Group>
       )}
       {frames.every(({ beside }) => beside) && (
@@ -159,8 +167,8 @@ const hasOutline = (document: Document, { content }: FrameRecord, outline: Wrap[
 function outlineNote(document: Document, frame: FrameRecord): string | undefined {
   const { wrap } = frame;
   const picture = find(document, 'picture', pictureIn(document, frame)?.picture);
-  if (frame.outline) return `Mended by hand, ${frame.outline.reduce((sum, ring) => sum + ring.length / 2, 0)} points`;
+  if (frame.outline) return `Mended by hand, ${pointsIn(frame.outline)} points`;
   const traced = wrap.outline === 'alpha' || wrap.outline === 'background' ? picture?.outlines[wrap.outline] : undefined;
   if (!traced) return undefined;
-  return `Traced in ${traced.reduce((sum, ring) => sum + ring.length / 2, 0)} points`;
+  return `Traced in ${pointsIn(traced)} points`;
 }

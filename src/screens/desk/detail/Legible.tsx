@@ -4,6 +4,7 @@ import { useEffect, useState } from 'react';
 import type { Legibility } from '@/client/typesetter';
 import { formatNumber } from '@/core/length/length';
 import { useSetting } from '../../sheet/useSetting';
+import { useHand } from '../hand/hand';
 import type { FrameInSight } from '../frames/frameInSight';
 import type { Desk } from '../useDesk';
 
@@ -13,14 +14,17 @@ export function Legible({ desk, each }: { desk: Desk; each: FrameInSight }) {
   const { page, frame, box } = each;
   const painted = useSetting(composer, (setting) => setting.pages.get(page.page.id));
   const [found, setFound] = useState<Legibility>();
+  // A hand that writes or moves does not wait for it.
+  const isResting = useHand(desk.hand, ({ doing }) => doing === 'choosing');
   useEffect(() => {
+    if (!isResting) return undefined;
     let isMeant = true;
     // What lies under it may have changed with anything on the page.
     void composer.legibility(page.page.id, frame.id).then((legibility) => isMeant && setFound(legibility));
     return () => {
       isMeant = false;
     };
-  }, [composer, page.page.id, frame.id, painted]);
+  }, [composer, page.page.id, frame.id, painted, isResting]);
   if (!found) return null;
   const { ratio, needed, words, panel } = found;
   const reads = ratio >= needed;

@@ -1,5 +1,6 @@
 import type { Place } from '@/core/actions/frames';
-import type { Box } from '@/core/geometry/box';
+import type { Box, Point } from '@/core/geometry/box';
+import { mapped, rotation } from '@/core/geometry/matrix';
 import type { PlacedPage } from '@/core/page/pages';
 import type { FrameRecord } from '@/core/records/index';
 
@@ -22,3 +23,7 @@ export const onSpread = ({ page, box }: Pick<FrameInSight, 'page' | 'box'>): Box
 /** The turn of a frame about the middle of its box on the screen. */
 export const turnOf = ({ rotation }: FrameRecord, { x, y, w, h }: Box): string | undefined =>
   rotation ? `rotate(${rotation} ${x + w / 2} ${y + h / 2})` : undefined;
+
+/** A way over the page as it goes along the sides of a frame, which may be rotated. */
+export const alongFrame = ({ rotation: degrees }: FrameRecord, by: Point): Point =>
+  mapped(rotation(-(degrees ?? 0), { x: 0, y: 0 }), by);

@@ -3,6 +3,7 @@
 import { useEffect, useRef } from 'react';
 import { type Clip, clipOf, pasteFrames } from '@/core/actions/copying';
 import { removeFrames } from '@/core/actions/frames';
+import { standing } from '@/core/page/beside';
 import { counted } from '@/core/records/count';
 import { isTyping } from '../../frame/commands/command';
 import { useLatest } from '../../frame/useLatest';
@@ -49,11 +50,7 @@ export function useClipboard(
       const clip = taken();
       const diff = pasteFrames(store.document, place.document, clip, { page: targetPage(), inPlace });
       store.do(`Paste ${counted(clip.frames.length, 'frame')}`, diff);
-      chosen.choose(
-        [...diff.added, ...diff.updated.map(({ after }) => after)].flatMap((record) =>
-          record.kind === 'frame' && !record.beside ? [record.id] : [],
-        ),
-      );
+      chosen.choose(standing([...diff.added, ...diff.updated.map(({ after }) => after)]));
     } catch (error) {
       say((error as Error).message, 'wrong');
     }

@@ -1,6 +1,7 @@
 'use client';
 
 import { type JoinThread, joinThread, setJumpLines, takeOut } from '@/core/actions/threads';
+import { plannedOn } from '../../frame/planned';
 import type { Say } from '../../frame/useNotices';
 import { useMemo } from 'react';
 import type { ComposerClient } from '@/client/composerClient';
@@ -145,22 +146,7 @@ export function useDeskActions(store: DeskStore, composer: ComposerClient, say: 
         say((error as Error).message, 'wrong');
       }
     };
-    /** Does a change that depends on how text falls. */
-    const plan = async <A extends keyof PlannedActions>(
-      label: string,
-      action: A,
-      intent: PlannedActions[A],
-    ): Promise<Diff | undefined> => {
-      try {
-        const { diff, says } = await composer.plan(action, intent);
-        store.do(label, diff);
-        if (says !== undefined) say(says, 'wrong');
-        return diff;
-      } catch (error) {
-        say((error as Error).message, 'wrong');
-        return undefined;
-      }
-    };
+    const plan = plannedOn(store, composer, say);
     return {
       move: (places: ReadonlyMap<string, Place>, label = 'Move a frame') =>
         act(label, (document) => placeFrames(document, places)),
@@ -225,7 +211,7 @@ export function useDeskActions(store: DeskStore, composer: ComposerClient, say: 
         act('Part a caption from its picture', (document) => partCaption(document, frames)),
       pictureWords: (picture: string, words: Partial<PictureWords>) =>
         act('Change the words of a picture', (document) => setPictureWords(document, picture, words)),
-      swapPictures: (frames: PlannedActions['swapPictures']) => plan('Change pictures over', 'swapPictures', frames),
+      swapPictures: (frames: PlannedActions['swapPictures']) => plan('Swap pictures', 'swapPictures', frames),
       fillFrame: (intent: PlannedActions['fillFrame']) => plan('Put a picture into its frame', 'fillFrame', intent),
       putSlot: (intent: PutSlot) =>
         act(intent.takes === 'flow' ? 'Mark a flow area' : 'Mark a slot', (document) => putSlot(document, intent)),

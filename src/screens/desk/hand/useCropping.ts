@@ -5,7 +5,6 @@ import type { ComposerClient } from '@/client/composerClient';
 import type { DeskStore } from '@/client/deskStore';
 import { setCrop } from '@/core/actions/pictures';
 import type { Point } from '@/core/geometry/box';
-import { mapped, rotation } from '@/core/geometry/matrix';
 import { cropValues, movedCrop, zoomedCrop } from '@/core/pictures/placing';
 import type { CropValues } from '@/core/properties/crop';
 import { type Document, find } from '@/core/records/document';
@@ -14,6 +13,7 @@ import type { FrameRecord, PictureRecord } from '@/core/records/index';
 import { followPointer, hasWandered } from '../../../parts/followPointer';
 import { useLatest } from '../../frame/useLatest';
 import type { DeskView } from '../../sheet/useDeskView';
+import { alongFrame } from '../frames/frameInSight';
 import type { useDeskActions } from '../frames/useDeskActions';
 import type { Hand } from './hand';
 
@@ -79,8 +79,6 @@ export function useCropping(around: Around) {
       clearTimeout(timer);
       timer = setTimeout(settle, QUIET);
     };
-    /** A way over the page, along the sides of the frame. */
-    const along = ({ frame }: Inside, by: Point): Point => mapped(rotation(-(frame.rotation ?? 0), { x: 0, y: 0 }), by);
     return {
       now,
       settle,
@@ -102,7 +100,7 @@ export function useCropping(around: Around) {
             if (!moved && !hasWandered(start, event)) return;
             moved = true;
             const { k } = latest().view;
-            const by = along(from, { x: (event.clientX - start.clientX) / k, y: (event.clientY - start.clientY) / k });
+            const by = alongFrame(from.frame, { x: (event.clientX - start.clientX) / k, y: (event.clientY - start.clientY) / k });
             show(from, movedCrop(from.frame.box, from.picture, from.crop, by, !event.altKey), 'x');
           },
           (event) => {
@@ -116,7 +114,7 @@ export function useCropping(around: Around) {
       nudge: (x: number, y: number) => {
         const inside = now();
         if (!inside) return;
-        show(inside, movedCrop(inside.frame.box, inside.picture, inside.crop, along(inside, { x, y }), true), 'x');
+        show(inside, movedCrop(inside.frame.box, inside.picture, inside.crop, alongFrame(inside.frame, { x, y }), true), 'x');
         soon();
       },
       /** @param at the point of the spread that stays where it is; the middle of the frame when not said */
@@ -124,7 +122,7 @@ export function useCropping(around: Around) {
         const inside = now();
         if (!inside) return;
         const { x, y, w, h } = inside.frame.box;
-        const point = at ? along(inside, { x: at.x - at.dx - x - w / 2, y: at.y - y - h / 2 }) : { x: 0, y: 0 };
+        const point = at ? alongFrame(inside.frame, { x: at.x - at.dx - x - w / 2, y: at.y - y - h / 2 }) : { x: 0, y: 0 };
         show(inside, zoomedCrop(inside.frame.box, inside.picture, inside.crop, point, factor), 'zoom');
         soon();
       },

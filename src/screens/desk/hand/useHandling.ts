@@ -7,11 +7,10 @@ import { setAppearance, withCorner } from '@/core/actions/appearance';
 import { placeFrames, type Place } from '@/core/actions/frames';
 import { isEmptyFrame } from '@/core/actions/threads';
 import { between, type Box, contains } from '@/core/geometry/box';
-import { neighboursOf, seenFrom } from '@/core/geometry/neighbours';
+import { type Neighbours, neighboursOf, seenFrom } from '@/core/geometry/neighbours';
 import { withCaptions } from '@/core/page/beside';
 import { carriedCopies } from '@/core/actions/copying';
 import { type Document, find } from '@/core/records/document';
-import { mapped, rotation } from '@/core/geometry/matrix';
 import { pageGrid, stretchBetween, stretchBox } from '@/core/page/grid';
 import type { PlacedPage } from '@/core/page/pages';
 import type { Shape } from '@/core/records/frame';
@@ -20,7 +19,7 @@ import { followPointer, hasWandered } from '../../../parts/followPointer';
 import { isGround } from '@/core/page/ground';
 import { pictureTarget, slotAt, targetAt, type Target } from './freeSpace';
 import type { Carry, Hand, Marked } from './hand';
-import { type FrameInSight, onSpread } from '../frames/frameInSight';
+import { alongFrame, type FrameInSight, onSpread } from '../frames/frameInSight';
 import { catchesOf, type Grip, MOVE, pulled, pulledTurned, type Pull } from './snap';
 import type { DeskView } from '../../sheet/useDeskView';
 import { onPage } from '../../sheet/view';
@@ -70,16 +69,7 @@ export function useHandling(around: Surroundings) {
     let places: Map<string, Place> | undefined;
     // With Ctrl, what is carried is a copy.
     let copies = false;
-    // What else lies there: what goes along, and what lies under everything, is no neighbour.
-    const along = new Set(
-      withCaptions(
-        store.document,
-        of.map(({ frame }) => frame.id),
-      ),
-    );
-    const neighbours = neighboursOf(
-      around.frames.filter(({ frame, box }) => !along.has(frame.id) && !isGround(format, box)).map(onSpread),
-    );
+    let neighbours: Neighbours | undefined;
     followPointer(
       (event) => {
         if (!places && !hasWandered(start, event)) return;
@@ -88,6 +78,12 @@ export function useHandling(around: Surroundings) {
         const from = { ...lead.box, x: lead.box.x + lead.page.dx };
         const turned = lead.frame.rotation;
         const isMove = how === MOVE;
+        neighbours ??= neighboursAround(
+          store.document,
+          format,
+          around.frames,
+          of.map(({ frame }) => frame.id),
+        );
         const grip: Grip = {
           reach: event.altKey ? 0 : REACH / k,
           neighbours,
@@ -105,7 +101,7 @@ export function useHandling(around: Surroundings) {
           const page = pages.find(({ dx }) => middle >= dx && middle <= dx + format.width) ?? each.page;
           places.set(each.frame.id, { on: page.page.id, box: { ...box, x: box.x - page.dx } });
         }
-        copies = how === MOVE && (event.ctrlKey || event.metaKey);
+        copies = isMove && (event.ctrlKey || event.metaKey);
         hand.take({ doing: 'moving', places, seen: seenFrom(to, neighbours) });
         composer.draft((copies ? carriedCopies : placeFrames)(store.document, places));
       },
@@ -129,10 +125,7 @@ export function useHandling(around: Surroundings) {
     followPointer(
       (event) => {
         if (!to && !hasWandered(start, event)) return;
-        const by = mapped(rotation(-(frame.rotation ?? 0), { x: 0, y: 0 }), {
-          x: (event.clientX - start.clientX) / k,
-          y: (event.clientY - start.clientY) / k,
-        });
+        const by = alongFrame(frame, { x: (event.clientX - start.clientX) / k, y: (event.clientY - start.clientY) / k });
         to = withCorner(shape, corner, shape.points[2 * corner]! + by.x / box.w, shape.points[2 * corner + 1]! + by.y / box.h);
         hand.take({ doing: 'bending', frame: frame.id, shape: to });
         composer.draft(setAppearance(store.document, [frame.id], { shape: to }));
@@ -232,6 +225,17 @@ export function useHandling(around: Surroundings) {
   };
 
   return { pull, pullCorner, markOut, carryOver, carriedTo };
+}
+
+/** What a hand that moves frames is caught by: what goes along with them, and what lies under everything, is no neighbour. */
+function neighboursAround(
+  document: Document,
+  format: FormatRecord,
+  frames: readonly FrameInSight[],
+  moved: readonly string[],
+): Neighbours {
+  const own = new Set(withCaptions(document, moved));
+  return neighboursOf(frames.filter(({ frame, box }) => !own.has(frame.id) && !isGround(format, box)).map(onSpread));
 }
 
 /** The topmost frame under a point that will do. */

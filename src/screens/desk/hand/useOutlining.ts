@@ -6,11 +6,10 @@ import type { DeskStore } from '@/client/deskStore';
 import { setOutline, setWrap } from '@/core/actions/frames';
 import { outlineBy } from '@/core/compose/frames/around';
 import { outlineOf, contourOf } from '@/core/compose/frames/contours';
-import type { Box, Point } from '@/core/geometry/box';
+import type { Point } from '@/core/geometry/box';
 import { nearest, type PointOf, smoothed, withoutPoint, withPointAt, withPointBehind } from '@/core/geometry/editing';
-import { inverse, mapped, rotation } from '@/core/geometry/matrix';
 import type { Outline } from '@/core/geometry/outline';
-import { placedPicture } from '@/core/pictures/placing';
+import { fromUnit, placedPicture, toUnit } from '@/core/pictures/placing';
 import { type Document, find } from '@/core/records/document';
 import { sidesOf } from '@/core/records/frame';
 import type { FrameRecord } from '@/core/records/index';
@@ -18,6 +17,7 @@ import { pictureIn } from '@/core/records/kinds/frames';
 import { followPointer, hasWandered } from '../../../parts/followPointer';
 import { useLatest } from '../../frame/useLatest';
 import type { DeskView } from '../../sheet/useDeskView';
+import { alongFrame } from '../frames/frameInSight';
 import type { useDeskActions } from '../frames/useDeskActions';
 import type { Hand } from './hand';
 
@@ -37,27 +37,19 @@ export function outlinedBy(document: Document, id: string, now?: Outline): Outli
   if (!frame) return undefined;
   const shows = pictureIn(document, frame);
   const picture = find(document, 'picture', shows?.picture);
-  const placed = shows && picture ? placedPicture(frame.box, picture, shows) : undefined;
-  const box: Box = placed?.box ?? frame.box;
-  const matrix = placed?.matrix;
-  const toPage = ({ x, y }: Point): Point => {
-    const upright = { x: box.x + x * box.w, y: box.y + y * box.h };
-    return matrix ? mapped(matrix, upright) : upright;
-  };
-  const toUnit = (point: Point): Point => {
-    const upright = matrix ? mapped(inverse(matrix), point) : point;
-    return { x: (upright.x - box.x) / box.w, y: (upright.y - box.y) / box.h };
-  };
+  const placed = shows && picture ? placedPicture(frame.box, picture, shows) : { box: frame.box, matrix: undefined };
+  const toPage = (point: Point) => fromUnit(placed, point);
+  const ontoUnit = (point: Point) => toUnit(placed, point);
   const given = now ?? outlineBy(frame, frame.wrap, picture);
-  if (given) return { frame, outline: given, toPage, toUnit };
+  if (given) return { frame, outline: given, toPage, toUnit: ontoUnit };
   const edge = outlineOf(contourOf(frame.shape, frame.box));
   const outline = edge.map((ring) =>
-    Array.from({ length: ring.length / 2 }, (_, i) => toUnit({ x: ring[2 * i]!, y: ring[2 * i + 1]! })).flatMap(({ x, y }) => [
+    Array.from({ length: ring.length / 2 }, (_, i) => ontoUnit({ x: ring[2 * i]!, y: ring[2 * i + 1]! })).flatMap(({ x, y }) => [
       x,
       y,
     ]),
   );
-  return { frame, outline, toPage, toUnit };
+  return { frame, outline, toPage, toUnit: ontoUnit };
 }
 
 interface Around {
@@ -87,10 +79,7 @@ export function useOutlining({ hand, store, composer, view, actions }: Around) {
     };
     /** A way of the pointer, along the sides of the frame, points. */
     const along = ({ frame }: Outlined, start: { clientX: number; clientY: number }, event: PointerEvent): Point =>
-      mapped(rotation(-(frame.rotation ?? 0), { x: 0, y: 0 }), {
-        x: (event.clientX - start.clientX) / scale(),
-        y: (event.clientY - start.clientY) / scale(),
-      });
+      alongFrame(frame, { x: (event.clientX - start.clientX) / scale(), y: (event.clientY - start.clientY) / scale() });
     const drag = (from: Outlined, at: PointOf, start: ReactPointerEvent) => {
       const ring = from.outline[at.ring]!;
       const begin = from.toPage({ x: ring[2 * at.point]!, y: ring[2 * at.point + 1]! });

@@ -1,6 +1,7 @@
 'use client';
 
 import { Check, Minus, Plus, RotateCcw, Spline } from 'lucide-react';
+import { pointsIn } from '@/core/geometry/outline';
 import type { ReactNode } from 'react';
 import { StripTools } from '@/parts/Strip';
 import type { Command } from '../../frame/commands/command';
@@ -14,7 +15,7 @@ export function OutlineBar({ desk, commands }: { desk: Desk; commands: ReadonlyM
   const now = useHand(desk.hand, (doing) => (doing.doing === 'outlining' ? doing : undefined));
   const own = now && outlinedBy(desk.document, now.frame, now.outline);
   if (!own) return null;
-  const points = own.outline.reduce((sum, ring) => sum + ring.length / 2, 0);
+  const points = pointsIn(own.outline);
   const tool = (id: string, icon: ReactNode, short: string) => (
     <CommandButton of={commands.get(id)!} icon={icon} className="" short={short} />
   );

@@ -2,8 +2,8 @@
 
 import { ARROWS } from '@/parts/arrows';
 import type { PointerEvent as ReactPointerEvent } from 'react';
-import { inverse, mapped, rotation } from '@/core/geometry/matrix';
-import { placedPicture } from '@/core/pictures/placing';
+import { mapped, rotation } from '@/core/geometry/matrix';
+import { fromUnit, placedPicture, share, toUnit } from '@/core/pictures/placing';
 import { screenSource } from '@/core/pictures/screen';
 import { followPointer } from '../../../parts/followPointer';
 import { toScreen } from '../../sheet/view';
@@ -24,11 +24,12 @@ export function InsidePicture({ desk }: { desk: Desk }) {
   const { view } = desk.view;
   const { picture, crop } = inside;
   const rim = toScreen(view, onSpread(each));
-  const { box, matrix } = placedPicture(rim, picture, crop);
+  const placed = placedPicture(rim, picture, crop);
+  const { box, matrix } = placed;
   const { x, y, w, h } = rim;
   const turned = matrix && `matrix(${matrix.join(' ')})`;
-  const { x: fx, y: fy } = picture.focus ?? { x: 0.5, y: 0.5 };
-  const focus = mapped(matrix ?? [1, 0, 0, 1, 0, 0], { x: box.x + fx * box.w, y: box.y + fy * box.h });
+  const own = picture.focus ?? { x: 0.5, y: 0.5 };
+  const focus = fromUnit(placed, own);
   const setFocus = (to: { readonly x: number; readonly y: number }) => desk.actions.focus(picture.id, to);
 
   const dragFocus = (start: ReactPointerEvent<SVGElement>) => {
@@ -40,9 +41,9 @@ export function InsidePicture({ desk }: { desk: Desk }) {
       (event) => {
         const point = { x: event.clientX - surface.left, y: event.clientY - surface.top };
         const upright = mapped(rotation(-(each.frame.rotation ?? 0), { x: x + w / 2, y: y + h / 2 }), point);
-        const at = matrix ? mapped(inverse(matrix), upright) : upright;
-        to = { x: Math.min(1, Math.max(0, (at.x - box.x) / box.w)), y: Math.min(1, Math.max(0, (at.y - box.y) / box.h)) };
-        const shown = mapped(matrix ?? [1, 0, 0, 1, 0, 0], { x: box.x + to.x * box.w, y: box.y + to.y * box.h });
+        const at = toUnit(placed, upright);
+        to = { x: share(at.x), y: share(at.y) };
+        const shown = fromUnit(placed, to);
         mark.setAttribute('transform', `translate(${shown.x} ${shown.y})`);
       },
       (event) => {
@@ -99,7 +100,7 @@ export function InsidePicture({ desk }: { desk: Desk }) {
           if (!step) return;
           event.preventDefault();
           event.stopPropagation();
-          setFocus({ x: fx + step[0] * STEP, y: fy + step[1] * STEP });
+          setFocus({ x: own.x + step[0] * STEP, y: own.y + step[1] * STEP });
         }}
       >
         <title>Focus: what every automatic crop keeps. Drag it.</title>
