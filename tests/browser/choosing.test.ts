@@ -136,6 +136,25 @@ describe('frames are chosen', () => {
     expect(await chosen()).toEqual([...own].sort());
   });
 
+  it('all that a drag with Ctrl has left, when several were carried', async () => {
+    await desk.press('Escape');
+    await page.click(`[data-frame="${own[0]}"]`);
+    await page.keyboard.down('Shift');
+    await page.click(`[data-frame="${own[1]}"]`);
+    await page.keyboard.up('Shift');
+    const before = await Promise.all([frame(own[0]!), frame(own[1]!)]);
+    const at = await desk.middle(`[data-frame="${own[1]}"]`);
+    await page.keyboard.down('Control');
+    await desk.drag(at, { x: at.x + 10, y: at.y + 120 });
+    await page.keyboard.up('Control');
+    await desk.until('there are five', () => document.querySelectorAll('[data-frame][aria-label^="Panel"]').length === 5);
+    const copies = (await desk.frames('Panel')).map(({ id }) => id).filter((id) => !own.includes(id));
+    expect(await chosen()).toEqual([...copies].sort());
+    expect(await Promise.all([frame(own[0]!), frame(own[1]!)])).toEqual(before);
+    await desk.press('Delete');
+    await desk.until('there are three again', () => document.querySelectorAll('[data-frame][aria-label^="Panel"]').length === 3);
+  });
+
   it('that lie beneath, by pressing again with Alt', async () => {
     await desk.press('Escape');
     await page.click(`[data-frame="${own[0]}"]`);

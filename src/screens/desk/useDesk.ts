@@ -84,6 +84,11 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
     const frame = standing(diff?.added ?? []).at(-1);
     if (frame) choose([frame]);
   };
+  /** Chooses all that a change added. */
+  const chooseAllAdded = (diff: { added: readonly DocumentRecord[] } | undefined) => {
+    const added = standing(diff?.added ?? []);
+    if (added.length > 0) choose(added);
+  };
   const surroundings = { store, composer, format, pages, frames, framesOf, spread, allPages, actions, say, chooseAdded };
   const puttingDown = usePuttingDown(surroundings);
   const picking = usePicking({ ...surroundings, hand });
@@ -126,7 +131,7 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
       choose(
         frames.filter((each) => !each.frame.locked && contains(around, middleOf(onSpread(each)))).map(({ frame }) => frame.id),
       ),
-    onCopied: (places) => chooseAdded(actions.leaveCopies(places)),
+    onCopied: (places) => chooseAllAdded(actions.leaveCopies(places)),
     onShaped: (frame, shape) => actions.put('look', [frame], { shape }),
     onDropped: (carried, target) => void puttingDown.drop(carried, target),
     onLook: (of) => onLook((now) => (now === of ? undefined : of)),
@@ -146,10 +151,7 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
     chosen: [...chosen.ids].filter((each) => find(document, 'frame', each)),
     onRemoved: clear,
     first: held[0],
-    onAdded: (diff) => {
-      const added = standing(diff?.added ?? []);
-      if (added.length > 0) choose(added);
-    },
+    onAdded: chooseAllAdded,
   });
   return {
     place,

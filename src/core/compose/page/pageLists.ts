@@ -8,16 +8,7 @@ import type { FrameRecord, PictureRecord, SwatchRecord } from '../../records/ind
 import type { Inks } from '../displayList/inks';
 import { contourOf } from '../frames/contours';
 import type { Adjusted } from '../../pictures/adjusting';
-import type {
-  AreaItem,
-  BrokenItem,
-  Contour,
-  Item,
-  PageList,
-  PictureItem,
-  Showing,
-  TextItem,
-} from '../displayList/displayList';
+import type { AreaItem, BrokenItem, Contour, Item, PageList, PictureItem, Showing, TextItem } from '../displayList/displayList';
 import { type Shown, type ShownFrames } from '../frames/shown';
 import type { Shows } from '../../records/kinds/frames/kind';
 import { frameKind, pictureIn } from '../../records/kinds/frames';
