@@ -43,6 +43,7 @@ export const everything: readonly DocumentRecord[] = [
     ...pictureFrame('pf2', 'pic', 'p2', { x: 60, y: 90, w: 60, h: 60 }, { mode: 'outline', standOff: 4, outline: 'shape' }),
     shape: { type: 'ellipse' },
   },
+  { id: 'layer', kind: 'layer', name: 'Deutsch', order: 'a0' },
   { id: 'g', kind: 'group', name: 'Group', wrap: { mode: 'none', standOff: 0, outline: 'shape' } } as DocumentRecord,
   {
     ...pictureFrame('panel', undefined, 'p1', { x: 300, y: 470, w: 50, h: 50 }),
@@ -53,6 +54,7 @@ export const everything: readonly DocumentRecord[] = [
   } as FrameRecord,
   {
     ...pictureFrame('rule', undefined, 'p2', { x: 50, y: 400, w: 300, h: 1 }),
+    layer: 'layer',
     content: { type: 'rule', weight: 1 },
     fill: { swatch: 'ink', tint: 1 },
   } as FrameRecord,

@@ -38,6 +38,14 @@ describe('aligning', () => {
     expect(() => alignFrames(three, ['f1'], 'left', 'together')).toThrow('Choose two frames or more');
   });
 
+  it('brings tops, middles and feet to the nearest baseline, each by itself', () => {
+    // Baselines lie 12 pt apart from 60: the type area begins at 48.
+    const after = boxes(applied(three, alignFrames(three, ids(3), 'bottom', 'baseline')), 3);
+    expect(after.map(({ y, h }) => y + h)).toEqual([96, 108, 132]);
+    expect(boxes(applied(three, alignFrames(three, ids(3), 'top', 'baseline')), 3).map(({ y }) => y)).toEqual([60, 96, 48]);
+    expect(() => alignFrames(three, ids(3), 'left', 'baseline')).toThrow('Baselines are level');
+  });
+
   it('moves a group as one, its frames as they stand to one another', () => {
     const grouped = applied(three, groupFrames(three, ['f0', 'f1']));
     const after = applied(grouped, alignFrames(grouped, ids(3), 'right', 'together'));
@@ -55,6 +63,7 @@ describe('aligning', () => {
         fc.constantFrom(...EDGES),
         fc.constantFrom(...AGAINST),
         (list, edge, against) => {
+          fc.pre(against !== 'baseline' || ['top', 'middle', 'bottom'].includes(edge));
           const before = withFrames(...list);
           const once = applied(before, alignFrames(before, ids(list.length), edge, against));
           expect(isEmpty(alignFrames(once, ids(list.length), edge, against))).toBe(true);

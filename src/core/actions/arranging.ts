@@ -17,7 +17,7 @@ export const EDGES = ['left', 'centre', 'right', 'top', 'middle', 'bottom'] as c
 export type Edge = (typeof EDGES)[number];
 
 /** What frames are aligned to: the block they make together, the one chosen first, or what lies under each of them. */
-export const AGAINST = ['together', 'first', 'page', 'area', 'column'] as const;
+export const AGAINST = ['together', 'first', 'page', 'area', 'column', 'baseline'] as const;
 export type Against = (typeof AGAINST)[number];
 
 export type Direction = 'across' | 'down';
@@ -77,7 +77,7 @@ function moved(document: Document, moves: readonly { readonly block: Block; read
 }
 
 /** What a block is aligned to. */
-function targetOf(document: Document, blocks: readonly Block[], block: Block, against: Against): Box {
+function targetOf(document: Document, blocks: readonly Block[], block: Block, against: Exclude<Against, 'baseline'>): Box {
   if (against === 'together') return around(blocks.map(({ box }) => box))!;
   if (against === 'first') return blocks[0]!.box;
   const placed = placedPage(document, block.page) ?? placedPages(document)[0]!;
@@ -97,6 +97,18 @@ function targetOf(document: Document, blocks: readonly Block[], block: Block, ag
   return { x: own[0]!.x, y: grid.area.y, w: last.x + last.w - own[0]!.x, h: grid.area.h };
 }
 
+/** Every block with an edge or its middle on the nearest line of the baseline grid. @throws ActionError for an edge that is upright */
+function onBaselines(document: Document, blocks: readonly Block[], edge: Edge) {
+  const share = edge === 'top' ? 0 : edge === 'middle' ? 0.5 : edge === 'bottom' ? 1 : undefined;
+  if (share === undefined) throw new ActionError('Baselines are level: align tops, middles or feet to them.');
+  return blocks.map((block) => {
+    const placed = placedPage(document, block.page) ?? placedPages(document)[0]!;
+    const { first, step } = pageGrid(formatOf(document), placed.master, placed.side);
+    const at = block.box.y + share * block.box.h;
+    return { block, y: first + Math.round((at - first) / step) * step - share * block.box.h };
+  });
+}
+
 /**
  * Lays frames with an edge or their middles on one line.
  *
@@ -104,6 +116,7 @@ function targetOf(document: Document, blocks: readonly Block[], block: Block, ag
  */
 export function alignFrames(document: Document, ids: readonly string[], edge: Edge, against: Against): Diff {
   const blocks = blocksOf(document, ids);
+  if (against === 'baseline') return moved(document, onBaselines(document, blocks, edge));
   if (blocks.length < 2 && (against === 'together' || against === 'first'))
     throw new ActionError('Choose two frames or more to align them to one another.');
   return moved(

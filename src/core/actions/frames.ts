@@ -85,6 +85,8 @@ export interface Place {
 /** @throws ActionError where a frame is locked */
 function checkFree(document: Document, frame: FrameRecord): void {
   if (frame.locked) throw new ActionError(`“${frameName(document, frame)}” is locked. Unlock it in the list of its page.`);
+  const layer = find(document, 'layer', frame.layer);
+  if (layer?.locked) throw new ActionError(`“${frameName(document, frame)}” lies on the layer “${layer.name}”, which is locked.`);
 }
 
 /** Names frames, locks and hides them; what is given as undefined is taken off. */

@@ -6,7 +6,8 @@
  * 1 in = 72 pt = 6 pc.
  */
 
-export type Unit = 'pt' | 'mm' | 'cm' | 'in' | 'pica';
+export const UNITS = ['mm', 'cm', 'in', 'pt', 'pica'] as const;
+export type Unit = (typeof UNITS)[number];
 
 /** Points in one of each unit. */
 export const POINTS: Readonly<Record<Unit, number>> = {

@@ -58,7 +58,7 @@ export function offersFor(issue: Document, changes: readonly HouseChange[]): Off
 function concerns(issue: Document, { id, kind, now }: HouseChange): boolean {
   if (kind === 'frame')
     return now?.kind === 'frame' ? find(issue, 'master', now.on) !== undefined : find(issue, 'frame', id) !== undefined;
-  if (kind === 'text' || kind === 'group' || kind === 'picture') return issue.records.has(id);
+  if (kind === 'text' || kind === 'group' || kind === 'layer' || kind === 'picture') return issue.records.has(id);
   return true;
 }
 

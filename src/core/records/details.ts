@@ -1,6 +1,7 @@
 import type { RecordBase } from './common';
 import { FACTS } from '../properties/publication';
-import { type Kind, LANGUAGE, said } from './kind';
+import { type Unit, UNITS } from '../length/length';
+import { type Kind, LANGUAGE, maybe, oneOf, said } from './kind';
 
 /** A fact of a publication that is said once and shown by fields anywhere. */
 export type DetailName = keyof typeof FACTS;
@@ -10,6 +11,8 @@ export const DETAIL_NAMES = Object.keys(FACTS) as DetailName[];
 export interface DetailsRecord extends RecordBase<'details'>, Readonly<Record<DetailName, string>> {
   /** BCP 47: the language its texts are in unless they say otherwise. */
   readonly language: string;
+  /** In which lengths on its pages are read and typed; millimetres when not said. */
+  readonly unit?: Unit | undefined;
 }
 
 export const noDetails = (language: string): DetailsRecord => ({
@@ -29,6 +32,7 @@ export const DETAILS: Kind<DetailsRecord> = {
   offered: 'Details',
   fields: {
     language: LANGUAGE,
+    unit: maybe(oneOf(...UNITS)),
     ...said(FACTS),
   },
 };

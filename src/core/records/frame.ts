@@ -198,6 +198,8 @@ export interface FrameRecord extends RecordBase<'frame'> {
   readonly locked?: boolean | undefined;
   /** It is neither shown nor printed, and in nobody's way. */
   readonly hidden?: boolean | undefined;
+  /** What it is shown, locked and printed with. */
+  readonly layer?: string | undefined;
   /** Stacking among the frames of the page, the greatest on top. */
   readonly order: string;
   readonly content: FrameContent;

@@ -5,6 +5,7 @@ import type { FormatRecord } from './format';
 import type { FrameRecord } from './frame';
 import type { GroupRecord } from './group';
 import type { IssueRecord } from './issue';
+import type { LayerRecord } from './layer';
 import type { MasterRecord } from './master';
 import type { PageRecord } from './page';
 import type { ParagraphStyleRecord } from './paragraphStyle';
@@ -23,6 +24,7 @@ export interface RecordKinds {
   page: PageRecord;
   frame: FrameRecord;
   group: GroupRecord;
+  layer: LayerRecord;
   text: TextRecord;
   story: StoryRecord;
   advertisement: AdvertisementRecord;
@@ -45,6 +47,7 @@ export type {
   FrameRecord,
   GroupRecord,
   IssueRecord,
+  LayerRecord,
   MasterRecord,
   PageRecord,
   PaletteRecord,

@@ -6,7 +6,7 @@ import { got } from '@/client/ask';
 import type { ComposerClient } from '@/client/composerClient';
 import { fitWords } from '@/core/compose/text/fit';
 import { measureOf } from '@/core/compose/measure/galley';
-import { formatLength } from '@/core/length/length';
+import { lengthWords } from '@/parts/units';
 import { pagesWords, storyList, wordsOf } from '@/core/plan/storyList';
 import { type BodyJson, bodyOf, bodyText, countWords } from '@/core/records/body';
 import { counted } from '@/core/records/count';
@@ -75,7 +75,7 @@ export function GalleyPane({ id, document, opened, story, composer }: GalleyPane
         </p>
         <p className="narrow leading-tight opacity-75">
           {pages ? `Page ${pages}, ` : ''}
-          {formatLength(measureOf(document, body), 'mm')} wide
+          {lengthWords(measureOf(document, body))} wide
         </p>
         {since && <p className="narrow leading-tight opacity-75">Since yesterday: {since}</p>}
       </header>

@@ -1,7 +1,8 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import { formatLength, parseNumber } from '@/core/length/length';
+import { parseNumber, type Unit, UNITS } from '@/core/length/length';
+import { lengthWords, UNIT_NAMES, units, useUnit } from '@/parts/units';
 import { useCommitted } from '@/parts/useCommitted';
 import type { PlacedPage } from '@/core/page/pages';
 import type { Look } from '../sheet/look';
@@ -21,7 +22,7 @@ interface DeskFootProps {
 export function DeskFoot({ desk, pages, width, look, writing, onToggle }: DeskFootProps) {
   const first = pages[0]!;
   return (
-    <footer className="border-base-300 bg-base-100 narrow flex h-6 min-w-0 shrink-0 items-center gap-6 overflow-hidden border-t px-3 whitespace-nowrap">
+    <footer className="border-base-300 bg-base-100 narrow flex h-6 min-w-0 shrink-0 items-center gap-5 overflow-hidden border-t px-3 whitespace-nowrap">
       {writing === undefined ? (
         <PointerPlace desk={desk} pages={pages} width={width} />
       ) : (
@@ -37,6 +38,7 @@ export function DeskFoot({ desk, pages, width, look, writing, onToggle }: DeskFo
         {pages.length > 1 ? `Spread ${first.number}–${pages[1]!.number}` : `Page ${first.number}`}, {first.master.name} master
       </span>
       <ZoomField desk={desk} />
+      <UnitField />
       <Switch on={look.columns} name="Columns and guides" keys="," run={() => onToggle('columns')} />
       <Switch on={look.baselines} name="Baselines" keys=";" run={() => onToggle('baselines')} />
       <Switch on={look.proof} name="Proof" keys="." run={() => onToggle('proof')} />
@@ -59,7 +61,7 @@ function ZoomField({ desk }: { desk: DeskView }) {
         title={wrong ?? 'Zoom: 5 to 2,400 %'}
         aria-invalid={wrong !== undefined}
         list="zooms"
-        className={`w-16 bg-transparent tabular-nums ${wrong ? 'text-error' : ''}`}
+        className={`w-14 bg-transparent tabular-nums ${wrong ? 'text-error' : ''}`}
         value={typed ?? now}
         onChange={(event) => type(event.target.value)}
         onFocus={(event) => event.target.select()}
@@ -76,6 +78,28 @@ function ZoomField({ desk }: { desk: DeskView }) {
   );
 }
 
+/** The unit of lengths that this person goes by. */
+function UnitField() {
+  const now = useUnit();
+  const own = units.own();
+  return (
+    <select
+      aria-label="Unit of lengths"
+      title="The unit you read and type lengths in. Type sizes are in points."
+      className="bg-base-100 hover:bg-base-200"
+      value={own ?? ''}
+      onChange={(event) => units.choose((event.target.value || undefined) as Unit | undefined)}
+    >
+      <option value="">{`House: ${own ? units.ofPublication() : now}`}</option>
+      {UNITS.map((unit) => (
+        <option key={unit} value={unit}>
+          {UNIT_NAMES[unit]}
+        </option>
+      ))}
+    </select>
+  );
+}
+
 /** Where the pointer is. It keeps that to itself, so that nothing else is drawn anew while it moves. */
 function PointerPlace({ desk, pages, width }: Pick<DeskFootProps, 'desk' | 'pages' | 'width'>) {
   const [place, setPlace] = useState('');
@@ -86,7 +110,7 @@ function PointerPlace({ desk, pages, width }: Pick<DeskFootProps, 'desk' | 'page
     const onMove = (event: PointerEvent) => {
       const point = pointAt(event);
       const page = pages.find(({ dx }) => point.x >= dx && point.x <= dx + width) ?? pages[0]!;
-      setPlace(`x ${formatLength(point.x - page.dx, 'mm')}  y ${formatLength(point.y, 'mm')}`);
+      setPlace(`x ${lengthWords(point.x - page.dx)}  y ${lengthWords(point.y)}`);
     };
     const onLeave = () => setPlace('');
     element.addEventListener('pointermove', onMove);
@@ -96,7 +120,7 @@ function PointerPlace({ desk, pages, width }: Pick<DeskFootProps, 'desk' | 'page
       element.removeEventListener('pointerleave', onLeave);
     };
   }, [ref, pointAt, pages, width]);
-  return <span className="w-48 shrink-0 max-lg:w-32">{place}</span>;
+  return <span className="w-40 shrink-0 max-lg:w-32">{place}</span>;
 }
 
 function Switch({ on, name, keys, run }: { on: boolean; name: string; keys: string; run: () => void }) {

@@ -5,7 +5,7 @@ import type { ComposerClient } from '@/client/composerClient';
 import type { DeskStore } from '@/client/deskStore';
 import type { Stretch } from '@/core/finding/replacing';
 import { find, threadOf } from '@/core/records/document';
-import { grown as widened, type Box } from '@/core/geometry/box';
+import { grown as widened } from '@/core/geometry/box';
 import { frameName } from '@/core/records/kinds/frames';
 import { Notices } from '@/parts/Notices';
 import { ServerData } from '../frame/ServerData';
@@ -21,6 +21,9 @@ import { deskKeys } from './hand/deskKeys';
 import type { DeskPlace } from './deskPlace';
 import { Detail } from './detail/Detail';
 import { PageLine } from './PageLine';
+import { PaperShadow } from './surface/PaperShadow';
+import { RowPlaces, RowSpreads } from './surface/Row';
+import { Rulers } from './surface/Rulers';
 import { OverSurface } from './surface/OverSurface';
 import { Surface, typeAt } from './surface/Surface';
 import { Tray } from './tray/Tray';
@@ -125,6 +128,7 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
         <main className="flex min-w-0 flex-1 flex-col">
           <h1 className="sr-only">{place.title}</h1>
           <Ground desk={desk}>
+            <RowSpreads desk={desk} />
             <PaperShadow at={toScreen(view.view, widened(view.bleedBox, -desk.format.bleed))} />
             <Spread
               format={desk.format}
@@ -133,8 +137,11 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
               bleedBox={view.bleedBox}
               view={view.view}
               look={look}
+              alone={desk.alone}
             />
             <Surface desk={desk} />
+            <RowPlaces desk={desk} />
+            {guides && look.rulers && <Rulers desk={desk} />}
             <OverSurface
               desk={desk}
               commands={byId}
@@ -223,21 +230,15 @@ function Ground({ desk, children }: { desk: Desk; children: ReactNode }) {
 
 /** Has the worker paint what is in sight: the spread, and the page that is hovered in the page line. */
 function Watched({
-  desk: { composer, spread },
+  desk: { composer, spread, row },
   children,
 }: {
   desk: Desk;
   children: (hovered: string | undefined, onHover: (page: string | undefined) => void) => ReactNode;
 }) {
   const [hovered, setHovered] = useState<string>();
-  const inSight = spread.pages.map(({ page }) => page.id);
+  const inSight = [...spread.pages, ...row.flatMap(({ pages }) => pages)].map(({ page }) => page.id);
   const watched = [...inSight, ...(hovered && !inSight.includes(hovered) ? [hovered] : [])].join(' ');
   useEffect(() => composer.watch(watched.split(' ')), [composer, watched]);
   return children(hovered, setHovered);
-}
-
-/** The one shadow there is. A plain element casts it: as a filter in the drawing it would be drawn anew with every word that moves. */
-function PaperShadow({ at }: { at: Box }) {
-  const style = { left: at.x, top: at.y, width: at.w, height: at.h };
-  return <div aria-hidden="true" className="absolute shadow-[0_1px_5px_rgb(20_33_61/0.3)]" style={style} />;
 }

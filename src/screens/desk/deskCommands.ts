@@ -1,10 +1,13 @@
+import { around, type Box } from '@/core/geometry/box';
 import { hasJumpLines } from '@/core/actions/threads';
-import { type Document, find } from '@/core/records/document';
+import { withCaptions } from '@/core/page/beside';
+import { all, type Document, find } from '@/core/records/document';
 import type { Wrap } from '@/core/records/frame';
 import type { FrameRecord } from '@/core/records/index';
 import { type Command, command } from '../frame/commands/command';
 import { ARRANGEMENTS, USUAL_TERMS } from './frames/arrangements';
 import type { Doing } from './hand/hand';
+import { onSpread } from './frames/frameInSight';
 import { hasClip, type useClipboard } from './frames/useClipboard';
 import { pictureCommands } from './pictureCommands';
 import type { Desk } from './useDesk';
@@ -56,9 +59,19 @@ export function deskCommands(
     command('fit', 'Fit the spread', '0', undefined, view.fit),
     command('nearer', 'Zoom in', '=', undefined, () => view.zoomBy(1.25)),
     command('farther', 'Zoom out', '-', undefined, () => view.zoomBy(0.8)),
+    command('row', 'Spreads before and after', 'w', undefined, () => toggle('row')),
     command('proof', 'Proof view', '.', undefined, () => toggle('proof')),
     command('columns', 'Columns and guides', ',', undefined, () => toggle('columns')),
     command('baselines', 'Baseline grid', ';', undefined, () => toggle('baselines')),
+    command('rulers', 'Rulers', 'r', undefined, () => toggle('rulers')),
+    command('measure', 'Measure between two points', 'm', underWay, () => desk.guiding.measure(measured(desk))),
+    command(
+      'clear-guides',
+      'Remove the guides of the spread',
+      undefined,
+      !spread.pages.some(({ page }) => page.guides?.length) && 'No guides are drawn here',
+      () => desk.actions.clearGuides(spread.pages.map(({ page }) => page.id)),
+    ),
     command('tray', 'Hide or show the tray', 'f', undefined, () => toggle('tray')),
     command('detail', 'Hide or show the detail', 'd', undefined, () => toggle('detail')),
     command('bring', 'Bring in stories and pictures', 'b', undefined, bringIn),
@@ -139,6 +152,17 @@ export function deskCommands(
       desk.actions.mark(ids, { hidden: true });
       chosen.clear();
     }),
+    command('alone', count > 1 ? 'Show the frames alone' : 'Show the frame alone', undefined, none, () =>
+      desk.setAlone(new Set(withCaptions(desk.document, ids))),
+    ),
+    command('all-shown', 'Show everything again', undefined, !desk.alone && 'Everything is shown', () =>
+      desk.setAlone(undefined),
+    ),
+    ...all(desk.document, 'layer').map((layer) =>
+      command(`layer-${layer.id}`, `Put on the layer “${layer.name}”`, undefined, none, () =>
+        desk.actions.putOnLayer(ids, layer.id),
+      ),
+    ),
     command('alike', 'Choose everything like it on the spread', undefined, one, () =>
       chosen.choose(desk.frames.filter(({ frame }) => isAlike(desk.document, frame, only!.frame)).map(({ frame }) => frame.id)),
     ),
@@ -149,6 +173,11 @@ export function deskCommands(
       desk.actions.addPages({ after: spread.pages.at(-1)!.page.id, count: 1 }),
     ),
   ];
+}
+
+/** What is measured to begin with: all that is chosen, else the first page in sight. */
+function measured({ held, spread, format }: Desk): Box {
+  return around(held.map(onSpread)) ?? { x: spread.pages[0]!.dx, y: 0, w: format.width, h: format.height };
 }
 
 /** Whether two frames are of one kind: for texts, of one part of a story. */

@@ -5,12 +5,14 @@ import type { ComposerClient } from '@/client/composerClient';
 import type { DeskStore } from '@/client/deskStore';
 import type { PlacedCaret } from '@/core/compose/displayList/caret';
 import { standing } from '@/core/page/beside';
+import { isLocked, isShown } from '@/core/page/layers';
 import { formatOf, inheritedFrames, placedPage, type PlacedPage } from '@/core/page/pages';
 import { find, framesOn, threadOf } from '@/core/records/document';
 import type { DocumentRecord, FrameRecord } from '@/core/records/index';
 import { useConflicts } from '../frame/useConflicts';
 import { useNotices } from '../frame/useNotices';
 import { type Look, USUAL_LOOK } from '../sheet/look';
+import { NO_ROW, rowInSight } from './rowInSight';
 import { useDeskView } from '../sheet/useDeskView';
 import { useLatest } from '../frame/useLatest';
 import { useSetting } from '../sheet/useSetting';
@@ -25,12 +27,14 @@ import { useDeskActions } from './frames/useDeskActions';
 import { wholeGroup } from './frames/wholeGroup';
 import { Hand, textHolder } from './hand/hand';
 import { useCropping } from './hand/useCropping';
+import { useGuiding } from './hand/useGuiding';
 import { useOutlining } from './hand/useOutlining';
 import { useHandling } from './hand/useHandling';
 import { MOVE } from './hand/snap';
 import { Formatter } from '../text/formatter';
 import { useSelecting } from './text/useSelecting';
 import { useTextInHand } from '../text/textInHand';
+import { useUnitOf } from '@/parts/units';
 import { usePuttingDown } from './usePuttingDown';
 import { usePicking } from './usePicking';
 import { useSpreadInSight } from './useSpreadInSight';
@@ -44,6 +48,8 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
   const [hand] = useState(() => new Hand());
   const [look, setLook] = useState(USUAL_LOOK);
   const [allPages, setAllPages] = useState(false);
+  /** The frames that are shown alone, for this person and this look. */
+  const [alone, setAlone] = useState<ReadonlySet<string>>();
   const actions = useDeskActions(store, composer, say);
   const chosen = useChosen();
   const { choose, clear } = chosen;
@@ -54,15 +60,33 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
   const format = formatOf(document);
   const spread = useSpreadInSight(store, document, place.at, letGo);
   const { pages } = spread;
-  const view = useDeskView(pages, format);
+  const [before, after] = [spread.every[spread.index - 1], spread.every[spread.index + 1]];
+  const view = useDeskView(
+    pages,
+    format,
+    look.row
+      ? {
+          before: before?.[0]?.page.id,
+          after: after?.[0]?.page.id,
+          // What is under way goes along; what is only chosen is left where it lies.
+          onGo: (by) => (hand.now().doing === 'choosing' ? spread.go : spread.turn)(spread.index + by),
+        }
+      : undefined,
+  );
+  const row = look.row ? rowInSight(spread, format, view) : NO_ROW;
 
   /** Frames of a page where they lie; one that grows is as high as its text. */
   const seen = useCallback(
     (page: PlacedPage, list: readonly FrameRecord[]): FrameInSight[] =>
       list
-        .filter(({ hidden }) => !hidden)
-        .map((frame) => ({ frame, page, box: { ...frame.box, h: grown.get(frame.id)?.h ?? frame.box.h } })),
-    [grown],
+        .filter((frame) => isShown(document, frame) && (!alone || alone.has(frame.id)))
+        .map((frame) => ({
+          frame,
+          page,
+          box: { ...frame.box, h: grown.get(frame.id)?.h ?? frame.box.h },
+          locked: isLocked(document, frame),
+        })),
+    [document, grown, alone],
   );
   const framesOf = useCallback(
     (of: readonly PlacedPage[]) => of.flatMap((page) => seen(page, framesOn(document, page.page.id))),
@@ -94,6 +118,8 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
   const picking = usePicking({ ...surroundings, hand });
   const cropping = useCropping({ hand, store, composer, view, actions });
   const outlining = useOutlining({ hand, store, composer, view, actions });
+  const guiding = useGuiding({ hand, view, format, pages, frames, actions });
+  useUnitOf(document);
   const inHand = useTextInHand(store, composer, () => textHolder(hand));
   const wholeText = text?.id;
   const formatter = useMemo(() => new Formatter(store, inHand, wholeText, say), [store, inHand, wholeText, say]);
@@ -125,14 +151,18 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
     frames,
     spread: spread.index,
     allPages,
-    onGo: spread.go,
+    onGo: (to) => {
+      const first = look.row ? spread.every[to]?.[0] : undefined;
+      if (first) view.goInRow(to - spread.index, first.page.id);
+      else spread.go(to);
+    },
     onPlaced: (places, how) => actions.move(places, how === MOVE ? 'Move a frame' : 'Size a frame'),
     onGathered: (around) =>
-      choose(
-        frames.filter((each) => !each.frame.locked && contains(around, middleOf(onSpread(each)))).map(({ frame }) => frame.id),
-      ),
+      choose(frames.filter((each) => !each.locked && contains(around, middleOf(onSpread(each)))).map(({ frame }) => frame.id)),
     onCopied: (places) => chooseAllAdded(actions.leaveCopies(places)),
     onShaped: (frame, shape) => actions.put('look', [frame], { shape }),
+    onTurned: (frame, rotation) => actions.put('look', [frame], { rotation }),
+    onSwapped: (one, other) => void actions.swapPictures([one, other]),
     onDropped: (carried, target) => void puttingDown.drop(carried, target),
     onLook: (of) => onLook((now) => (now === of ? undefined : of)),
     onNoRoom: () => say('There is no free room at that place. Move what lies there, or choose an empty stretch.', 'wrong'),
@@ -164,6 +194,8 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
     hand,
     look,
     toggle: useCallback((what: keyof Look) => setLook((old) => ({ ...old, [what]: !old[what] })), []),
+    alone,
+    setAlone,
     allPages,
     setAllPages,
     actions,
@@ -172,6 +204,8 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
     letGo,
     spread,
     view,
+    /** The spreads above and below it that are in sight too. */
+    row,
     frames,
     fromMasters,
     /** The chosen frames that are in sight; the one where it is one; its text, and how much of that is over; the group they are. */
@@ -185,6 +219,7 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
     picking,
     cropping,
     outlining,
+    guiding,
     /** The text that is written in. */
     inHand,
     formatter,

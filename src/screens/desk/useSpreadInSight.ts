@@ -10,6 +10,7 @@ export interface SpreadInSight {
   readonly index: number;
   readonly count: number;
   readonly pages: readonly PlacedPage[];
+  readonly every: readonly (readonly PlacedPage[])[];
   readonly go: (to: number) => void;
   /** The same, with what is in hand staying there. */
   readonly turn: (to: number) => void;
@@ -44,5 +45,5 @@ export function useSpreadInSight(
     },
     [turn, onGo],
   );
-  return { index, count: every.length, pages: every[index]!, go, turn };
+  return { index, count: every.length, pages: every[index]!, every, go, turn };
 }

@@ -122,18 +122,21 @@ export const PaintedPage = memo(function PaintedPage({
   composer,
   page,
   furniture,
+  alone,
   transform,
 }: {
   composer: ComposerClient;
   page: string;
   /** What its master shows, or all else. */
   furniture: boolean;
+  /** The frames that are shown alone. */
+  alone?: ReadonlySet<string> | undefined;
   transform: string;
 }) {
   const chunks = useSetting(composer, (setting) => setting.pages.get(page)) ?? [];
   const drawings: { key: string; chunks: Painted[] }[] = [];
   for (const chunk of chunks) {
-    if (chunk.furniture !== furniture) continue;
+    if (chunk.furniture !== furniture || (alone && !alone.has(chunk.frame))) continue;
     const key = chunk.key.split('/').slice(0, 3).join('/');
     const last = drawings[drawings.length - 1];
     // Areas one over another are one drawing: there can be hundreds, and each is painted in no time.

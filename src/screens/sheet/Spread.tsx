@@ -16,6 +16,8 @@ interface SpreadProps {
   readonly bleedBox: Box;
   readonly view: View;
   readonly look: Look;
+  /** The frames that are shown alone. */
+  readonly alone?: ReadonlySet<string> | undefined;
 }
 
 const attributes = ({ x, y, w, h }: Box) => ({ x, y, width: w, height: h });
@@ -24,7 +26,7 @@ const attributes = ({ x, y, w, h }: Box) => ({ x, y, width: w, height: h });
  * The spread on the desk: paper, painted pages and guides, one layer over another. What is painted lies in drawings of
  * its own, one a frame's column: a browser paints only those anew in which something changed.
  */
-export const Spread = memo(function Spread({ format, pages, composer, bleedBox, view, look }: SpreadProps) {
+export const Spread = memo(function Spread({ format, pages, composer, bleedBox, view, look, alone }: SpreadProps) {
   const trim = grown(bleedBox, -format.bleed);
   const hair = 1 / view.k;
   const guides = !look.proof;
@@ -55,6 +57,7 @@ export const Spread = memo(function Spread({ format, pages, composer, bleedBox, 
               composer={composer}
               page={page.id}
               furniture={furniture}
+              alone={alone}
               transform={`translate(${view.tx - seen.x} ${view.ty - seen.y}) scale(${view.k}) translate(${dx} 0)`}
             />
           )),

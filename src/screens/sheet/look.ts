@@ -3,6 +3,9 @@ export interface Look {
   readonly proof: boolean;
   readonly columns: boolean;
   readonly baselines: boolean;
+  /** The spreads before and behind it lie above and below. */
+  readonly row: boolean;
+  readonly rulers: boolean;
   readonly threads: boolean;
   /** Words that no dictionary knows are underlined. */
   readonly spelling: boolean;
@@ -16,6 +19,8 @@ export const USUAL_LOOK: Look = {
   proof: false,
   columns: true,
   baselines: false,
+  row: false,
+  rulers: false,
   threads: true,
   spelling: false,
   invisibles: false,

@@ -4,32 +4,102 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Box } from '@/core/geometry/box';
 import type { PlacedPage } from '@/core/page/pages';
 import type { FormatRecord } from '@/core/records/index';
-import { useSize } from './useSize';
-import { fitView, toSpread, zoomed, type View } from './view';
+import { type Size, useSize } from './useSize';
+import { useLatest } from '../frame/useLatest';
+import { fitView, toScreen, toSpread, zoomed, type View } from './view';
 
 /** Pixels of the desk's edge that what is revealed keeps away from. */
 const RIM = 12;
 
-/** The desk as a surface: its size, how the spread is looked at, and what a point of the screen is on the spread. */
-export function useDeskView(pages: readonly PlacedPage[], format: FormatRecord) {
+/** Takes a zoom about a point of the screen, by so many times; gives whether it meant something to it. */
+export type Zoomer = (
+  at: { readonly clientX: number; readonly clientY: number; readonly target: EventTarget | null },
+  factor: number,
+) => boolean;
+
+/** A row of spreads, one under another: which lie next to the one in sight, by their first pages. */
+export interface Row {
+  readonly before: string | undefined;
+  readonly after: string | undefined;
+  /** Told when another comes up: so many further down. */
+  readonly onGo: (by: number) => void;
+}
+
+/** Points between two spreads of a row, from bleed to bleed. */
+const ROW_GAP = 28;
+
+/** How much more than the spread is seen to begin with, so that those next to it are, as a share of its height. */
+const PEEP = 0.16;
+
+/** Points from a spread of a row to the next. */
+export const rowStep = ({ height, bleed }: FormatRecord): number => height + 2 * bleed + ROW_GAP;
+
+/** Spreads with their bleed, in their own coordinates. */
+export function bleedBoxOf(pages: readonly PlacedPage[], { width, height, bleed }: FormatRecord): Box {
+  const left = pages[0]!.dx;
+  return { x: left - bleed, y: -bleed, w: pages.at(-1)!.dx + width - left + 2 * bleed, h: height + 2 * bleed };
+}
+
+/** How a spread was last looked at. */
+interface Looked {
+  readonly spread: string;
+  readonly view: View;
+  /** How large the desk was then. */
+  readonly size: Size;
+}
+
+/** The same on a desk that has another size by now: its middle stays. */
+const seenOn = ({ view, size: { width, height } }: Looked, size: Size): View => ({
+  ...view,
+  tx: view.tx + (size.width - width) / 2,
+  ty: view.ty + (size.height - height) / 2,
+});
+
+/**
+ * The desk as a surface: its size, how the spread is looked at, and what a point of the screen is on the spread.
+ *
+ * @param row the row that the spread lies in, where it is looked at in one: whichever is in the middle of the desk is in sight
+ */
+export function useDeskView(pages: readonly PlacedPage[], format: FormatRecord, row?: Row) {
   const ref = useRef<HTMLDivElement>(null);
   const size = useSize(ref);
   const { id } = pages[0]!.page;
-  const [chosen, setChosen] = useState<{ readonly spread: string; readonly view: View }>();
-  const bleedBox = useMemo<Box>(() => {
-    const left = pages[0]!.dx;
-    const { bleed } = format;
-    const width = pages.at(-1)!.dx + format.width - left;
-    return { x: left - bleed, y: -bleed, w: width + 2 * bleed, h: format.height + 2 * bleed };
-  }, [pages, format]);
-  const fitted = useMemo(() => fitView(bleedBox, Math.max(200, size.width), Math.max(200, size.height)), [bleedBox, size]);
+  const [chosen, setChosen] = useState<Looked>();
+  /** The same, also between two drawings. */
+  const last = useRef<Looked>(undefined);
+  const bleedBox = useMemo(() => bleedBoxOf(pages, format), [pages, format]);
+  const isRow = row !== undefined;
+  const fitted = useMemo(() => {
+    const { y, h } = bleedBox;
+    const seen = isRow ? { ...bleedBox, y: y - h * PEEP, h: h * (1 + 2 * PEEP) } : bleedBox;
+    return fitView(seen, Math.max(200, size.width), Math.max(200, size.height));
+  }, [bleedBox, size, isRow]);
   // Another spread is seen whole.
-  const own = chosen?.spread === id ? chosen.view : undefined;
-  const view = own ?? fitted;
+  const view = useMemo(() => (chosen?.spread === id ? seenOn(chosen, size) : fitted), [chosen, id, size, fitted]);
 
-  /** Whoever the wheel means something to before it is the desk's: gives whether it did. */
-  const taker = useRef<(event: WheelEvent) => boolean>(undefined);
-  const onWheel = useCallback((take: (event: WheelEvent) => boolean) => {
+  const put = useCallback((next: Looked | undefined) => {
+    last.current = next;
+    setChosen(next);
+  }, []);
+  /** Goes on to a spread of the row, with everything staying where it is on the screen. */
+  const goInRow = (by: number, to: string, from: View) => {
+    put({ spread: to, view: { ...from, ty: from.ty + by * rowStep(format) * from.k }, size });
+    row?.onGo(by);
+  };
+  const change = useLatest((make: (from: View) => View) => {
+    const isComing = last.current !== undefined && last.current.spread !== id && row !== undefined;
+    const next = make(last.current && (isComing || last.current.spread === id) ? seenOn(last.current, size) : fitted);
+    const middle = size.height / 2;
+    const edge = (ROW_GAP / 2) * next.k;
+    const screen = toScreen(next, bleedBox);
+    if (!isComing && row?.after && middle > screen.y + screen.h + edge) return goInRow(1, row.after, next);
+    if (!isComing && row?.before && middle < screen.y - edge) return goInRow(-1, row.before, next);
+    put({ spread: isComing ? last.current!.spread : id, view: next, size });
+  });
+
+  /** Whoever a wheel or two fingers mean something to before they are the desk's: gives whether they did. */
+  const taker = useRef<Zoomer>(undefined);
+  const onZoom = useCallback((take: Zoomer) => {
     taker.current = take;
     return () => {
       taker.current = undefined;
@@ -42,20 +112,58 @@ export function useDeskView(pages: readonly PlacedPage[], format: FormatRecord) 
     if (!element) return;
     const onWheel = (event: WheelEvent) => {
       event.preventDefault();
-      if (taker.current?.(event)) return;
+      if (taker.current?.(event, Math.exp(-event.deltaY / 400))) return;
       const rect = element.getBoundingClientRect();
-      setChosen((old) => {
-        const from = old?.spread === id ? old.view : fitted;
-        const next =
-          event.ctrlKey || event.metaKey
-            ? zoomed(from, Math.exp(-event.deltaY / 300), event.clientX - rect.left, event.clientY - rect.top)
-            : { ...from, tx: from.tx - event.deltaX, ty: from.ty - event.deltaY };
-        return { spread: id, view: next };
+      change((from) =>
+        event.ctrlKey || event.metaKey
+          ? zoomed(from, Math.exp(-event.deltaY / 300), event.clientX - rect.left, event.clientY - rect.top)
+          : { ...from, tx: from.tx - event.deltaX, ty: from.ty - event.deltaY },
+      );
+    };
+    /** Fingers on the desk: two of them zoom and move it, and whatever one of them had begun is over. */
+    const fingers = new Map<number, { readonly clientX: number; readonly clientY: number }>();
+    const pinched = () => {
+      const [one, other] = [...fingers.values()];
+      if (!one || !other || fingers.size > 2) return undefined;
+      return {
+        clientX: (one.clientX + other.clientX) / 2,
+        clientY: (one.clientY + other.clientY) / 2,
+        apart: Math.max(1, Math.hypot(one.clientX - other.clientX, one.clientY - other.clientY)),
+      };
+    };
+    const onDown = (event: PointerEvent) => {
+      if (event.pointerType !== 'touch') return;
+      fingers.set(event.pointerId, event);
+      if (fingers.size < 2) return;
+      event.stopPropagation();
+      window.dispatchEvent(new PointerEvent('pointercancel'));
+    };
+    const onMove = (event: PointerEvent) => {
+      if (!fingers.has(event.pointerId)) return;
+      const before = pinched();
+      fingers.set(event.pointerId, event);
+      const now = pinched();
+      if (!before || !now) return;
+      const target = document.elementFromPoint(now.clientX, now.clientY);
+      if (taker.current?.({ ...now, target }, now.apart / before.apart)) return;
+      const rect = element.getBoundingClientRect();
+      change((from) => {
+        const near = zoomed(from, now.apart / before.apart, before.clientX - rect.left, before.clientY - rect.top);
+        return { ...near, tx: near.tx + now.clientX - before.clientX, ty: near.ty + now.clientY - before.clientY };
       });
     };
+    const onUp = ({ pointerId }: PointerEvent) => fingers.delete(pointerId);
     element.addEventListener('wheel', onWheel, { passive: false });
-    return () => element.removeEventListener('wheel', onWheel);
-  }, [fitted, id]);
+    element.addEventListener('pointerdown', onDown, true);
+    window.addEventListener('pointermove', onMove);
+    window.addEventListener('pointerup', onUp);
+    return () => {
+      element.removeEventListener('wheel', onWheel);
+      element.removeEventListener('pointerdown', onDown, true);
+      window.removeEventListener('pointermove', onMove);
+      window.removeEventListener('pointerup', onUp);
+    };
+  }, [change]);
 
   const pointAt = useCallback(
     ({ clientX, clientY }: { clientX: number; clientY: number }) => {
@@ -66,11 +174,7 @@ export function useDeskView(pages: readonly PlacedPage[], format: FormatRecord) 
     [view],
   );
 
-  const pan = (dx: number, dy: number) =>
-    setChosen((old) => {
-      const from = old?.spread === id ? old.view : fitted;
-      return { spread: id, view: { ...from, tx: from.tx + dx, ty: from.ty + dy } };
-    });
+  const pan = (dx: number, dy: number) => change((from) => ({ ...from, tx: from.tx + dx, ty: from.ty + dy }));
 
   return {
     ref,
@@ -79,8 +183,10 @@ export function useDeskView(pages: readonly PlacedPage[], format: FormatRecord) 
     /** The spread with its bleed, in its own coordinates. */
     bleedBox,
     pointAt,
-    onWheel,
-    fit: useCallback(() => setChosen(undefined), []),
+    onZoom,
+    fit: useCallback(() => put(undefined), [put]),
+    /** Brings a spread of the row up where it lies. */
+    goInRow: (by: number, to: string) => goInRow(by, to, view),
     /** Goes on in the direction in which the pointer has left the desk. */
     follow: ({ clientX, clientY }: { clientX: number; clientY: number }) => {
       const { left, right, top, bottom } = ref.current!.getBoundingClientRect();
@@ -97,8 +203,8 @@ export function useDeskView(pages: readonly PlacedPage[], format: FormatRecord) 
     },
     pan,
     /** Pixels to the point; the middle of the desk stays where it is. */
-    zoomTo: (k: number) => setChosen({ spread: id, view: zoomed(view, k / view.k, size.width / 2, size.height / 2) }),
-    zoomBy: (factor: number) => setChosen({ spread: id, view: zoomed(view, factor, size.width / 2, size.height / 2) }),
+    zoomTo: (k: number) => change((from) => zoomed(from, k / from.k, size.width / 2, size.height / 2)),
+    zoomBy: (factor: number) => change((from) => zoomed(from, factor, size.width / 2, size.height / 2)),
   };
 }
 

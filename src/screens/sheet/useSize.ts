@@ -2,8 +2,13 @@
 
 import { useEffect, useState, type RefObject } from 'react';
 
+export interface Size {
+  readonly width: number;
+  readonly height: number;
+}
+
 /** The size of an element, as it changes. */
-export function useSize(ref: RefObject<Element | null>): { width: number; height: number } {
+export function useSize(ref: RefObject<Element | null>): Size {
   const [size, setSize] = useState({ width: 0, height: 0 });
   useEffect(() => {
     const element = ref.current;

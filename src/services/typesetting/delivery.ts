@@ -1,3 +1,4 @@
+import { asDelivered } from '@/core/page/layers';
 import { composerFor } from '@/formats/faces/files';
 import { putBlob } from '@/store/blobs';
 import { endDelivery, findDelivery, noteProgress } from '@/store/deliveries';
@@ -18,7 +19,7 @@ export async function makeDelivery(id: string): Promise<void> {
     if (!(await noteProgress(id, done, of))) throw new CancelledError();
   };
   try {
-    const document = await documentAt(delivery.document, delivery.seq);
+    const document = asDelivered(await documentAt(delivery.document, delivery.seq));
     const { composer, shaper } = await composerFor(document);
     const composed = composer.compose(document);
     for (const { number, items } of composed.pages)

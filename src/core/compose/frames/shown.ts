@@ -1,5 +1,6 @@
 import type { Box } from '../../geometry/box';
 import { composedWith, type Matrix, rotation } from '../../geometry/matrix';
+import { isShown } from '../../page/layers';
 import { inheritedFrames, placedPages, type PlacedPage } from '../../page/pages';
 import { type Document, all, framesOn } from '../../records/document';
 import type { FrameRecord } from '../../records/index';
@@ -25,7 +26,7 @@ export interface Thread {
   readonly frames: readonly Shown[];
 }
 
-/** The frames shown, and the threads they make; kept as long as no frame, page or master changes. */
+/** The frames shown, and the threads they make; kept as long as no frame, page, master or layer changes. */
 export interface ShownFrames {
   readonly shown: readonly Shown[];
   readonly threads: readonly Thread[];
@@ -55,6 +56,7 @@ export class Showing {
       all(document, 'master'),
       all(document, 'format'),
       all(document, 'section'),
+      all(document, 'layer'),
     ];
     if (this.#last && parts.every((part, i) => same(part, this.#parts[i]!))) return this.#last;
     this.#parts = parts;
@@ -67,8 +69,8 @@ export class Showing {
       shown.set(key, isSame ? before : shownFrame(key, frame, page, fromMaster));
     };
     for (const page of pages) {
-      for (const frame of inheritedFrames(document, page)) if (!frame.hidden) add(frame, page, true);
-      for (const frame of framesOn(document, page.page.id)) if (!frame.hidden) add(frame, page, false);
+      for (const frame of inheritedFrames(document, page)) if (isShown(document, frame)) add(frame, page, true);
+      for (const frame of framesOn(document, page.page.id)) if (isShown(document, frame)) add(frame, page, false);
     }
     this.#shown = shown;
     const list = [...shown.values()];

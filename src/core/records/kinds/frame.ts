@@ -35,6 +35,7 @@ export const FRAME: Kind<FrameRecord> = {
     name: maybe(LINE),
     locked: maybe(YES_OR_NO),
     hidden: maybe(YES_OR_NO),
+    layer: maybe(reference('layer', 'forgets')),
     order: ORDER,
     content: {
       is: 'typed',

@@ -4,6 +4,7 @@ import { FORMAT } from '../format';
 import type { RecordKind, RecordKinds } from '../index';
 import { ISSUE } from '../issue';
 import type { Kind } from '../kind';
+import { LAYER } from '../layer';
 import { MASTER } from '../master';
 import { PAGE } from '../page';
 import { PICTURE } from '../picture';
@@ -23,6 +24,7 @@ export const KINDS: { readonly [K in RecordKind]: Kind<RecordKinds[K]> } = {
   page: PAGE,
   frame: FRAME,
   group: GROUP,
+  layer: LAYER,
   text: TEXT,
   story: STORY,
   advertisement: ADVERTISEMENT,

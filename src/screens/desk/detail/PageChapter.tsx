@@ -10,6 +10,7 @@ import { Choice } from '@/parts/Choice';
 import { Select } from '@/parts/Select';
 import type { Desk } from '../useDesk';
 import { CopyAcross } from './CopyAcross';
+import { GuideList } from './GuideList';
 import { FromMaster } from './FromMaster';
 import { MarkOutSection } from './MarkOutSection';
 import { movePage } from './movePage';
@@ -125,6 +126,7 @@ export function PageChapter({ desk }: { desk: Desk }) {
           </p>
         )}
       </section>
+      <GuideList desk={desk} page={page} />
       <FromMaster desk={desk} page={page} />
       {palettes.length > 0 && (
         <section aria-label="Colours">

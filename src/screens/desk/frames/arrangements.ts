@@ -85,4 +85,5 @@ export const AGAINST_WORDS: Readonly<Record<Against, string>> = {
   page: 'the page',
   area: 'the type area',
   column: 'their columns',
+  baseline: 'the baseline grid',
 };

@@ -4,12 +4,18 @@ import { mapped, rotation } from '@/core/geometry/matrix';
 import type { PlacedPage } from '@/core/page/pages';
 import type { FrameRecord } from '@/core/records/index';
 
-/** A frame of the spread in sight, where it now lies. */
-export interface FrameInSight {
+/** A frame where it lies. */
+export interface LyingFrame {
   readonly frame: FrameRecord;
   readonly page: PlacedPage;
   /** In page coordinates. */
   readonly box: Box;
+}
+
+/** A frame of the spread in sight, where it now lies. */
+export interface FrameInSight extends LyingFrame {
+  /** By itself or with its layer: no hand moves it, and it is not in the way of what lies under it. */
+  readonly locked: boolean;
 }
 
 /** A frame as if it lay elsewhere. */
@@ -18,7 +24,7 @@ export function inPlace(each: FrameInSight, place: Place | undefined, pages: rea
   return { ...each, page: pages.find(({ page }) => page.id === place.on) ?? each.page, box: place.box };
 }
 
-export const onSpread = ({ page, box }: Pick<FrameInSight, 'page' | 'box'>): Box => ({ ...box, x: box.x + page.dx });
+export const onSpread = ({ page, box }: Pick<LyingFrame, 'page' | 'box'>): Box => ({ ...box, x: box.x + page.dx });
 
 /** The turn of a frame about the middle of its box on the screen. */
 export const turnOf = ({ rotation }: FrameRecord, { x, y, w, h }: Box): string | undefined =>

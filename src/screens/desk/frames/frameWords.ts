@@ -6,8 +6,8 @@ import type { Box } from '@/core/geometry/box';
 import type { FrameRecord, StoryRecord, TextRecord } from '@/core/records/index';
 import type { Fit } from '@/core/compose/text/fit';
 import type { Lengths, Wrap } from '@/core/records/frame';
-import { formatLength } from '@/core/length/length';
 import { textIn } from '@/core/records/kinds/frames';
+import { lengthWords } from '@/parts/units';
 
 /** The text a frame shows, and the story it is part of. */
 export function textOf(document: Document, frame: FrameRecord): { text: TextRecord; story: StoryRecord | undefined } | undefined {
@@ -24,9 +24,9 @@ export function placeWords(document: Document, page: PlacedPage, box: Box): stri
 
 /** A stand-off in words: one length, or one for each side, clockwise from the top. */
 export function standOffWords(standOff: Lengths): string {
-  if (typeof standOff === 'number') return formatLength(standOff, 'mm');
+  if (typeof standOff === 'number') return lengthWords(standOff);
   const { top, right, bottom, left } = standOff;
-  return [top, right, bottom, left].map((side) => formatLength(side, 'mm')).join(', ');
+  return [top, right, bottom, left].map((side) => lengthWords(side)).join(', ');
 }
 
 const WRAPS: Readonly<Record<Wrap['mode'], string>> = { none: 'None', frame: 'Frame', outline: 'Outline', clear: 'Clear' };

@@ -28,6 +28,9 @@ import { type Across, copyAcross, type Repeat, repeatFrame } from '@/core/action
 import { addMaster, partFrames, rejoinFrames, removeMaster, renameMaster, setBasedOn } from '@/core/actions/masters';
 import { nameSlots, putSlot, type PutSlot } from '@/core/actions/slots';
 import { recolour } from '@/core/actions/colour';
+import { addGuide, clearGuides, type GuideAt, moveGuide, removeGuide } from '@/core/actions/guides';
+import type { PageGuide } from '@/core/records/page';
+import { addLayer, putOnLayer, removeLayer, setLayer } from '@/core/actions/layers';
 import { groupFrames, setGroupWrap, ungroupFrames } from '@/core/actions/groups';
 import {
   addPages,
@@ -175,6 +178,17 @@ export function useDeskActions(store: DeskStore, composer: ComposerClient, say: 
         }
       },
       focus: (picture: string, at: Point) => act('Set the focus of a picture', (document) => setFocus(document, picture, at)),
+      addLayer: (name: string, frames: readonly string[]) => act('Add a layer', (document) => addLayer(document, name, frames)),
+      setLayer: (id: string, change: Parameters<typeof setLayer>[2]) =>
+        act('Change a layer', (document) => setLayer(document, id, change)),
+      putOnLayer: (frames: readonly string[], layer: string | undefined) =>
+        act(layer ? 'Put on a layer' : 'Take off its layer', (document) => putOnLayer(document, frames, layer)),
+      removeLayer: (id: string) => act('Remove a layer', (document) => removeLayer(document, id)),
+      addGuide: (page: string, guide: PageGuide) => act('Draw a guide', (document) => addGuide(document, page, guide)),
+      moveGuide: (from: GuideAt, page: string, guide: PageGuide) =>
+        act('Move a guide', (document) => moveGuide(document, from, page, guide)),
+      removeGuide: (from: GuideAt) => act('Remove a guide', (document) => removeGuide(document, from)),
+      clearGuides: (pages: readonly string[]) => act('Remove the guides', (document) => clearGuides(document, pages)),
       group: (ids: readonly string[]) => act('Group frames', (document) => groupFrames(document, ids)),
       ungroup: (group: string) => act('Ungroup', (document) => ungroupFrames(document, group)),
       groupWrap: (group: string, wrap: Partial<Wrap>) =>

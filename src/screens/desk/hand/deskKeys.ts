@@ -5,7 +5,22 @@ import type { Desk } from '../useDesk';
 
 /** What a key means on the desk before it can be a command's: by what the hand is doing. Gives whether it meant anything. */
 export const deskKeys =
-  (desk: Pick<Desk, 'hand' | 'picking' | 'cropping' | 'outlining' | 'letGo' | 'held' | 'format' | 'actions' | 'frameActions'>) =>
+  (
+    desk: Pick<
+      Desk,
+      | 'hand'
+      | 'picking'
+      | 'cropping'
+      | 'outlining'
+      | 'guiding'
+      | 'spread'
+      | 'letGo'
+      | 'held'
+      | 'format'
+      | 'actions'
+      | 'frameActions'
+    >,
+  ) =>
   (event: KeyboardEvent): boolean => {
     const take = (work: () => void) => {
       event.preventDefault();
@@ -33,6 +48,13 @@ export const deskKeys =
         if (event.key === '+' || event.key === '=') return take(() => cropping.zoom(1.05));
         if (event.key === '-') return take(() => cropping.zoom(1 / 1.05));
         if (event.key === 'Escape' || event.key === 'Enter') return take(cropping.leave);
+        return false;
+      }
+      case 'measuring': {
+        const by = event.ctrlKey || event.metaKey ? undefined : way;
+        const step = event.shiftKey ? pageGrid(desk.format, desk.spread.pages[0]!.master, desk.spread.pages[0]!.side).step : FINE;
+        if (by) return take(() => desk.guiding.nudge(event.altKey ? 'from' : 'to', { x: by[0] * step, y: by[1] * step }));
+        if (event.key === 'Escape') return take(() => desk.hand.rest());
         return false;
       }
       case 'outlining': {

@@ -5,10 +5,10 @@ import { isGround } from '@/core/page/ground';
 import type { PlacedPage } from '@/core/page/pages';
 import type { Document } from '@/core/records/document';
 import type { FormatRecord } from '@/core/records/index';
-import type { FrameInSight } from '../frames/frameInSight';
+import type { LyingFrame } from '../frames/frameInSight';
 
 /** What lies on a page and takes room there, also what reaches over the spine. */
-export function takenOn(format: FormatRecord, page: PlacedPage, frames: readonly FrameInSight[]): Box[] {
+export function takenOn(format: FormatRecord, page: PlacedPage, frames: readonly LyingFrame[]): Box[] {
   return frames.filter(({ box }) => !isGround(format, box)).map(({ page: of, box }) => ({ ...box, x: box.x + of.dx - page.dx }));
 }
 
@@ -52,7 +52,7 @@ export function freeSlot(document: Document, pages: readonly PlacedPage[]): Targ
   return undefined;
 }
 
-export function targetAt(format: FormatRecord, page: PlacedPage, at: Point, frames: readonly FrameInSight[]): Target | undefined {
+export function targetAt(format: FormatRecord, page: PlacedPage, at: Point, frames: readonly LyingFrame[]): Target | undefined {
   const grid = pageGrid(format, page.master, page.side);
   return asTarget(page, grid, freeStretch(grid, at, takenOn(format, page, frames)));
 }
@@ -68,7 +68,7 @@ export function pictureTarget(
   format: FormatRecord,
   page: PlacedPage,
   at: Point,
-  frames: readonly FrameInSight[],
+  frames: readonly LyingFrame[],
   { width, height }: { readonly width: number; readonly height: number },
 ): Target | undefined {
   const grid = pageGrid(format, page.master, page.side);
@@ -101,7 +101,7 @@ export function pictureTarget(
 export function largestFree(
   format: FormatRecord,
   pages: readonly PlacedPage[],
-  frames: readonly FrameInSight[],
+  frames: readonly LyingFrame[],
 ): Target | undefined {
   let best: Target | undefined;
   for (const page of pages) {
@@ -122,9 +122,9 @@ const LEAST_LINES = 4;
  */
 export function continuation(
   format: FormatRecord,
-  last: FrameInSight,
+  last: LyingFrame,
   pages: readonly PlacedPage[],
-  framesOf: (pages: readonly PlacedPage[]) => readonly FrameInSight[],
+  framesOf: (pages: readonly PlacedPage[]) => readonly LyingFrame[],
 ): Target | undefined {
   const { page: from, box } = last;
   const grid = pageGrid(format, from.master, from.side);

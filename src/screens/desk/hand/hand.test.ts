@@ -6,7 +6,7 @@ import { formatOf, placedPages } from '@/core/page/pages';
 import { type Document, framesOn } from '@/core/records/document';
 import type { DocumentRecord } from '@/core/records/index';
 import { continuation } from './freeSpace';
-import { catchesOf, MOVE, pulled } from './snap';
+import { catchesOf, caughtBy, MOVE, pulled, scaledWith, turnedBy } from './snap';
 
 // Columns of 90 pt: on right pages from 50, 155 and 260; the type area is 300 by 504 pt from (50, 48).
 
@@ -63,6 +63,24 @@ describe('a hand that holds', () => {
     });
     const corner = { ...MOVE, left: true, top: true };
     expect(pulled(box, corner, -20, 0, none, { ...free, held: true, fromCentre: true })).toEqual({ x: 80, y: 90, w: 120, h: 60 });
+  });
+
+  it('a block keeps what each has of it', () => {
+    const from = { x: 100, y: 100, w: 200, h: 100 };
+    const to = { x: 50, y: 100, w: 300, h: 50 };
+    expect(scaledWith({ x: 100, y: 100, w: 80, h: 40 }, from, to)).toEqual({ x: 50, y: 100, w: 120, h: 20 });
+    expect(scaledWith({ x: 220, y: 160, w: 80, h: 40 }, from, to)).toEqual({ x: 230, y: 130, w: 120, h: 20 });
+  });
+
+  it('a turn is caught by every fifteenth degree that is near, held to them, or free', () => {
+    expect([32, 26, 43.02, -88].map((degrees) => turnedBy(degrees, 'caught'))).toEqual([30, 26, 45, -90]);
+    expect([32, 38, -7.6].map((degrees) => turnedBy(degrees, 'held'))).toEqual([30, 45, -15]);
+    expect(turnedBy(30.44, 'free')).toBe(30.4);
+  });
+
+  it('a guide is brought to the nearest line within reach', () => {
+    expect(caughtBy(103, [90, 100, 110], 6)).toBe(100);
+    expect(caughtBy(103, [90, 110], 6)).toBe(103);
   });
 
   it('never turns a box inside out', () => {

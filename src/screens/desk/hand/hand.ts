@@ -2,7 +2,8 @@ import { useSyncExternalStore } from 'react';
 import type { Sentence } from '@/client/typesetter';
 import type { Place } from '@/core/actions/frames';
 import type { PlacedCaret } from '@/core/compose/displayList/caret';
-import type { Box } from '@/core/geometry/box';
+import type { GuideAt } from '@/core/actions/guides';
+import type { Box, Point } from '@/core/geometry/box';
 import type { Stretch } from '@/core/page/grid';
 import type { PointOf } from '@/core/geometry/editing';
 import type { Seen } from '@/core/geometry/neighbours';
@@ -10,6 +11,7 @@ import type { Outline } from '@/core/geometry/outline';
 import type { PlacedPage } from '@/core/page/pages';
 import type { CropValues } from '@/core/properties/crop';
 import type { Shape } from '@/core/records/frame';
+import type { PageGuide } from '@/core/records/page';
 import { type FrameInSight, inPlace } from '../frames/frameInSight';
 import type { TextHolder } from '../../text/textInHand';
 import type { Target } from './freeSpace';
@@ -40,7 +42,8 @@ export interface Picking {
 /**
  * What the hand is doing, one thing at a time. What a key or a press means follows from it, so that none can mean
  * something in a state that nobody is in:
- * `choosing` frames, with nothing under way; `marking` out a stretch, `gathering` frames by a line around them, `moving` or sizing frames, `bending` a polygon,
+ * `choosing` frames, with nothing under way; `measuring` between two points; `guiding` a guide over the page, `marking` out a stretch, `gathering` frames by a line around them, `moving` or
+ * sizing frames, `turning` one, `bending` a polygon,
  * `carrying` something over the desk, all as long as the pointer is held; `asking` what a marked stretch shall be;
  * `listing` what can be done with what was pressed;
  * `cropping` a picture under its frame; `outlining` a frame point by point; `picking` a sentence; `typing` into a text.
@@ -54,7 +57,27 @@ export type Doing =
   /** A menu of what can be done with what was pressed lies there, pixels of the desk. */
   | { readonly doing: 'listing'; readonly of: 'frame' | 'spread'; readonly at: { readonly x: number; readonly y: number } }
   /** `seen`: the lines and gaps that what is moved shares with what lies around it. */
-  | { readonly doing: 'moving'; readonly places: ReadonlyMap<string, Place>; readonly seen: readonly Seen[] }
+  | {
+      readonly doing: 'moving';
+      readonly places: ReadonlyMap<string, Place>;
+      readonly seen: readonly Seen[];
+      /** The picture with which the one in the hand would change places. */
+      readonly onto?: Target | undefined;
+    }
+  /** Drawing or moving a guide; without `guide` it is let go beside the pages, which removes it. */
+  | {
+      readonly doing: 'guiding';
+      readonly direction: PageGuide['direction'];
+      readonly from?: GuideAt | undefined;
+      /** Where it is now, in coordinates of the spread. */
+      readonly at: number;
+      readonly page?: string | undefined;
+      readonly guide?: PageGuide | undefined;
+    }
+  /** Measuring between two points of the spread. */
+  | { readonly doing: 'measuring'; readonly from: Point; readonly to: Point }
+  /** Turning a frame, degrees clockwise. */
+  | { readonly doing: 'turning'; readonly frame: string; readonly rotation: number }
   | { readonly doing: 'bending'; readonly frame: string; readonly shape: Shape }
   | { readonly doing: 'carrying'; readonly carry: Carry }
   /** Inside a picture, whose frame stays where it is; `crop` while it is being moved, zoomed or turned. */
@@ -120,6 +143,8 @@ export function useInHand(hand: Hand, each: FrameInSight, pages: readonly Placed
   const { frame } = each;
   const place = useHand(hand, (now) => (now.doing === 'moving' ? now.places.get(frame.id) : undefined));
   const shape = useHand(hand, (now) => (now.doing === 'bending' && now.frame === frame.id ? now.shape : undefined));
+  const rotation = useHand(hand, (now) => (now.doing === 'turning' && now.frame === frame.id ? now.rotation : undefined));
   const lying = inPlace(each, place, pages);
+  if (rotation !== undefined) return { ...lying, frame: { ...frame, rotation } };
   return shape ? { ...lying, frame: { ...frame, shape } } : lying;
 }

@@ -2,6 +2,7 @@ import type { Box } from '@/core/geometry/box';
 import { mapped, rotation } from '@/core/geometry/matrix';
 import { type Neighbours, type Places, placesFor } from '@/core/geometry/neighbours';
 import { guideAt, pageGrid } from '@/core/page/grid';
+import { drawnGuides } from '@/core/page/guides';
 import type { PlacedPage } from '@/core/page/pages';
 import type { FormatRecord } from '@/core/records/index';
 
@@ -49,6 +50,10 @@ export function catchesOf(format: FormatRecord, pages: readonly PlacedPage[]): C
     for (let line = 0; line <= grid.lines; line++) y.add(grid.first + (line - 1) * grid.step);
     for (const edge of [-format.bleed, 0, format.height, format.height + format.bleed]) y.add(edge);
   }
+  for (const { guide, at } of drawnGuides(pages, format.width, format.height)) {
+    if (guide.direction === 'upright') both(at);
+    else y.add(at);
+  }
   return { left: [...left], right: [...right], y: [...y] };
 }
 
@@ -59,6 +64,9 @@ function offset(edges: readonly (readonly [edge: number, ...catches: readonly (r
     for (const catches of lists) for (const at of catches) if (Math.abs(at - edge) < Math.abs(best)) best = at - edge;
   return Math.abs(best) <= reach ? best : 0;
 }
+
+/** A place brought to the nearest of some lines, where one is near. */
+export const caughtBy = (at: number, lines: readonly number[], reach: number): number => at + offset([[at, lines]], reach);
 
 /** How a hand holds what it pulls. */
 export interface Grip {
@@ -150,6 +158,26 @@ function inShape(box: Box, to: Box, pull: Pull, fromCentre: boolean): Box {
     w,
     h,
   };
+}
+
+/** Where a box comes to lie that is a part of a larger one, when that is sized: what it has of it stays the same. */
+export const scaledWith = (part: Box, from: Box, to: Box): Box => {
+  const [across, down] = [to.w / from.w, to.h / from.h];
+  return { x: to.x + (part.x - from.x) * across, y: to.y + (part.y - from.y) * down, w: part.w * across, h: part.h * down };
+};
+
+/** Degrees between two turns that a hand is caught by, and how near is near. */
+const TURN_STEP = 15;
+const TURN_REACH = 3;
+
+/**
+ * A turn by hand, in whole degrees, caught by every fifteenth.
+ * @param how `held` to the steps alone, or `free` of them
+ */
+export function turnedBy(degrees: number, how: 'held' | 'free' | 'caught'): number {
+  const step = Math.round(degrees / TURN_STEP) * TURN_STEP;
+  const caught = how === 'held' || (how === 'caught' && Math.abs(degrees - step) <= TURN_REACH);
+  return caught ? step : Math.round(degrees * 10) / 10;
 }
 
 /**

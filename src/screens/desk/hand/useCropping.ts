@@ -12,7 +12,7 @@ import type { PictureContent } from '@/core/records/frame';
 import type { FrameRecord, PictureRecord } from '@/core/records/index';
 import { followPointer, hasWandered } from '../../../parts/followPointer';
 import { useLatest } from '../../frame/useLatest';
-import type { DeskView } from '../../sheet/useDeskView';
+import type { DeskView, Zoomer } from '../../sheet/useDeskView';
 import { alongFrame } from '../frames/frameInSight';
 import type { useDeskActions } from '../frames/useDeskActions';
 import type { Hand } from './hand';
@@ -143,16 +143,14 @@ export function useCropping(around: Around) {
       }),
     [hand, cropping],
   );
-  const onWheel = useLatest((event: WheelEvent): boolean => {
-    const inside = cropping.now();
-    const over = (event.target as Element).closest?.('[data-cropping]');
-    if (!inside || !over) return false;
-    const point = view.pointAt(event);
-    cropping.zoom(Math.exp(-event.deltaY / 400), { ...point, dx: Number(over.getAttribute('data-dx')) });
+  const zoomAt: Zoomer = useLatest((at, factor) => {
+    const over = at.target instanceof Element ? at.target.closest('[data-cropping]') : null;
+    if (!cropping.now() || !over) return false;
+    cropping.zoom(factor, { ...view.pointAt(at), dx: Number(over.getAttribute('data-dx')) });
     return true;
   });
-  const { onWheel: listen } = view;
-  useEffect(() => listen(onWheel), [listen, onWheel]);
+  const { onZoom } = view;
+  useEffect(() => onZoom(zoomAt), [onZoom, zoomAt]);
   return cropping;
 }
 

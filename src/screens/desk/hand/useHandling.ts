@@ -3,10 +3,11 @@
 import { useEffect, useMemo, useRef, type PointerEvent as ReactPointerEvent } from 'react';
 import type { ComposerClient } from '@/client/composerClient';
 import type { DeskStore } from '@/client/deskStore';
-import { setAppearance, withCorner } from '@/core/actions/appearance';
+import { setAppearance, turnedWithin, withCorner } from '@/core/actions/appearance';
+import { ActionError } from '@/core/actions/edit';
 import { placeFrames, type Place } from '@/core/actions/frames';
 import { isEmptyFrame } from '@/core/actions/threads';
-import { between, type Box, contains } from '@/core/geometry/box';
+import { between, type Box, contains, middleOf, type Point } from '@/core/geometry/box';
 import { type Neighbours, neighboursOf, seenFrom } from '@/core/geometry/neighbours';
 import { withCaptions } from '@/core/page/beside';
 import { carriedCopies } from '@/core/actions/copying';
@@ -20,7 +21,7 @@ import { isGround } from '@/core/page/ground';
 import { pictureTarget, slotAt, targetAt, type Target } from './freeSpace';
 import type { Carry, Hand, Marked } from './hand';
 import { alongFrame, type FrameInSight, onSpread } from '../frames/frameInSight';
-import { catchesOf, type Grip, MOVE, pulled, pulledTurned, type Pull } from './snap';
+import { catchesOf, type Grip, MOVE, pulled, pulledTurned, type Pull, scaledWith, turnedBy } from './snap';
 import type { DeskView } from '../../sheet/useDeskView';
 import { onPage } from '../../sheet/view';
 import { frameKind, layoutOf, textIn } from '@/core/records/kinds/frames';
@@ -46,6 +47,8 @@ interface Surroundings {
   readonly onCopied: (places: ReadonlyMap<string, Place>) => void;
   readonly onGathered: (around: Box) => void;
   readonly onShaped: (frame: string, shape: Shape) => void;
+  readonly onTurned: (frame: string, rotation: number) => void;
+  readonly onSwapped: (one: string, other: string) => void;
   readonly onDropped: (carry: Carry, target: Target) => void;
   /** A tail was pressed, not dragged. */
   readonly onLook: (text: string) => void;
@@ -62,21 +65,30 @@ export function useHandling(around: Surroundings) {
     latest.current = around;
   });
 
-  /** Moves or pulls frames by hand: the text flows under it, and the change is made when they are let go. */
-  const pull = (of: readonly FrameInSight[], how: Pull, start: ReactPointerEvent, onPress?: () => void) => {
+  /**
+   * Moves or pulls frames by hand: the text flows under it, and the change is made when they are let go. Several that are
+   * sized each grow by as much as the first, or, as a `block`, keep their shares of the box around them.
+   */
+  const pull = (
+    of: readonly FrameInSight[],
+    how: Pull,
+    start: ReactPointerEvent,
+    { onPress, block }: { readonly onPress?: (() => void) | undefined; readonly block?: Box } = {},
+  ) => {
     const { store, composer } = around;
     const { k } = desk.view;
     let places: Map<string, Place> | undefined;
-    // With Ctrl, what is carried is a copy.
+    // With Ctrl, what is carried is a copy; with Shift too, a picture changes places with the one under the pointer.
     let copies = false;
+    let onto: Target | undefined;
     let neighbours: Neighbours | undefined;
     followPointer(
       (event) => {
         if (!places && !hasWandered(start, event)) return;
         const by = { x: (event.clientX - start.clientX) / k, y: (event.clientY - start.clientY) / k };
         const lead = of[0]!;
-        const from = { ...lead.box, x: lead.box.x + lead.page.dx };
-        const turned = lead.frame.rotation;
+        const from = block ?? onSpread(lead);
+        const turned = block ? undefined : lead.frame.rotation;
         const isMove = how === MOVE;
         neighbours ??= neighboursAround(
           store.document,
@@ -92,25 +104,63 @@ export function useHandling(around: Surroundings) {
         };
         const to =
           turned && !isMove ? pulledTurned(from, how, by.x, by.y, turned, grip) : pulled(from, how, by.x, by.y, catches, grip);
-        places = new Map();
+        const next = new Map<string, Place>();
         for (const each of of) {
-          const along = { ...each.box, x: each.box.x + each.page.dx + to.x - from.x, y: each.box.y + to.y - from.y };
-          const box = each === lead ? to : along;
+          const own = onSpread(each);
+          const box = block
+            ? scaledWith(own, from, to)
+            : { x: own.x + to.x - from.x, y: own.y + to.y - from.y, w: own.w + to.w - from.w, h: own.h + to.h - from.h };
           // A frame belongs to the page that its middle lies on.
           const middle = box.x + box.w / 2;
           const page = pages.find(({ dx }) => middle >= dx && middle <= dx + format.width) ?? each.page;
-          places.set(each.frame.id, { on: page.page.id, box: { ...box, x: box.x - page.dx } });
+          next.set(each.frame.id, { on: page.page.id, box: { ...box, x: box.x - page.dx } });
         }
         copies = isMove && (event.ctrlKey || event.metaKey);
-        hand.take({ doing: 'moving', places, seen: seenFrom(to, neighbours) });
-        composer.draft((copies ? carriedCopies : placeFrames)(store.document, places));
+        onto = copies && event.shiftKey && of.length === 1 ? pictureUnder(around.frames, lead, desk.pointAt(event)) : undefined;
+        try {
+          composer.draft(onto ? null : (copies ? carriedCopies : placeFrames)(store.document, next));
+          places = next;
+        } catch (error) {
+          // As small as it can be: it stays as it was a moment ago.
+          if (!(error instanceof ActionError)) throw error;
+          places ??= new Map(of.map(({ frame, page, box }) => [frame.id, { on: page.page.id, box }]));
+        }
+        hand.take({ doing: 'moving', places: onto ? new Map() : places, seen: onto ? [] : seenFrom(to, neighbours), onto });
       },
       (event) => {
         hand.rest('moving');
-        if (places && event && copies) latest.current.onCopied(places);
+        if (event && onto?.frame) latest.current.onSwapped(of[0]!.frame.id, onto.frame);
+        else if (places && event && copies) latest.current.onCopied(places);
         else if (places && event) latest.current.onPlaced(places, how);
         else if (places) composer.draft(null);
         else if (event) onPress?.();
+      },
+    );
+  };
+
+  /** Turns a frame about its middle, caught by every fifteenth degree; Shift holds it to them, Alt frees it of them. */
+  const pullTurn = (each: FrameInSight, start: ReactPointerEvent) => {
+    const { store, composer } = around;
+    const { frame } = each;
+    const middle = middleOf(onSpread(each));
+    const angle = (event: { clientX: number; clientY: number }) => {
+      const at = desk.pointAt(event);
+      return (Math.atan2(at.y - middle.y, at.x - middle.x) * 180) / Math.PI;
+    };
+    const began = angle(start);
+    let to: number | undefined;
+    followPointer(
+      (event) => {
+        if (to === undefined && !hasWandered(start, event)) return;
+        const how = event.shiftKey ? 'held' : event.altKey ? 'free' : 'caught';
+        to = turnedWithin(turnedBy((frame.rotation ?? 0) + angle(event) - began, how));
+        hand.take({ doing: 'turning', frame: frame.id, rotation: to });
+        composer.draft(setAppearance(store.document, [frame.id], { rotation: to }));
+      },
+      (event) => {
+        hand.rest('turning');
+        if (to !== undefined && event) latest.current.onTurned(frame.id, to);
+        else if (to !== undefined) composer.draft(null);
       },
     );
   };
@@ -224,7 +274,7 @@ export function useHandling(around: Surroundings) {
     );
   };
 
-  return { pull, pullCorner, markOut, carryOver, carriedTo };
+  return { pull, pullTurn, pullCorner, markOut, carryOver, carriedTo };
 }
 
 /** What a hand that moves frames is caught by: what goes along with them, and what lies under everything, is no neighbour. */
@@ -245,6 +295,14 @@ const topmost = (
   does: (frame: FrameInSight) => boolean,
 ): FrameInSight | undefined =>
   [...frames].reverse().find((each) => each.page === at.page && contains(each.box, at) && does(each));
+
+/** The picture under a point of the spread with which another would change places. */
+function pictureUnder(frames: readonly FrameInSight[], moved: FrameInSight, at: Point): Target | undefined {
+  const isFilled = ({ frame: { content } }: FrameInSight) => content.type === 'picture' && content.picture !== undefined;
+  if (!isFilled(moved)) return undefined;
+  const under = [...frames].reverse().find((each) => each !== moved && contains(onSpread(each), at) && isFilled(each));
+  return under && { page: under.page, box: under.box, frame: under.frame.id, words: 'changes places with this picture' };
+}
 
 /** What putting a picture into a frame means, in words. */
 const words = ({ content }: FrameRecord): string | undefined => frameKind(content).takesPicture?.(content);

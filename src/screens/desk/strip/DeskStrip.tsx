@@ -18,7 +18,7 @@ const nothing = () => undefined;
 const backToText = () => window.document.querySelector<HTMLElement>('[data-text-field]')?.focus({ preventScroll: true });
 
 /** What the strip is for while it is being done, whatever is chosen. */
-const DOING: ReadonlySet<Doing['doing']> = new Set(['typing', 'picking', 'cropping', 'outlining']);
+const DOING: ReadonlySet<Doing['doing']> = new Set(['typing', 'picking', 'cropping', 'outlining', 'measuring']);
 
 interface DeskStripProps {
   readonly desk: Desk;
@@ -52,6 +52,10 @@ export function DeskStrip({ desk, commands, textCommands }: DeskStripProps) {
         <CropBar desk={desk} commands={commands} />
       ) : doing === 'outlining' ? (
         <OutlineBar desk={desk} commands={commands} />
+      ) : doing === 'measuring' ? (
+        <p className="px-1">
+          Drag between two points. Arrow keys move the end of the measure, with Alt its beginning. <kbd>Esc</kbd> leaves it.
+        </p>
       ) : only && !doing ? (
         <>
           <FrameBar document={document} frame={only.frame} actions={frameActions} commands={commands} />
@@ -66,7 +70,7 @@ export function DeskStrip({ desk, commands, textCommands }: DeskStripProps) {
             />
           )}
         </>
-      ) : held.length > 1 ? (
+      ) : held.length > 1 && !doing ? (
         <ManyBar count={held.length} actions={frameActions} isGroup={desk.group !== undefined} commands={commands} />
       ) : inherited ? (
         <InheritedBar document={document} inherited={inherited} onPart={part} />

@@ -1,6 +1,6 @@
 'use client';
 
-import { formatLength } from '@/core/length/length';
+import { lengthWords } from '@/parts/units';
 import type { Seen } from '@/core/geometry/neighbours';
 import { useHand } from '../hand/hand';
 import type { Desk } from '../useDesk';
@@ -37,7 +37,7 @@ export function Distances({ desk }: { desk: Desk }) {
               data-aligned={each.upright ? 'upright' : 'level'}
             />
           );
-        const words = `${formatLength(each.to - each.from, 'mm')}${each.as ? AS[each.as] : ''}`;
+        const words = `${lengthWords(each.to - each.from)}${each.as ? AS[each.as] : ''}`;
         const [mx, my] = [(x0 + x1) / 2, (y0 + y1) / 2];
         const wide = 6 * words.length + 8;
         return (

@@ -3,6 +3,8 @@
 import { ARROWS } from '@/parts/arrows';
 import type { PointerEvent as ReactPointerEvent } from 'react';
 import { withCorner } from '@/core/actions/appearance';
+import { type Box, grown } from '@/core/geometry/box';
+import { formatNumber } from '@/core/length/length';
 import type { Shape } from '@/core/records/frame';
 import { type FrameInSight, onSpread, turnOf } from '../frames/frameInSight';
 import type { Pull } from '../hand/snap';
@@ -46,26 +48,118 @@ export function Brackets({
     <g transform={turnOf(chosen.frame, { x, y, w, h })}>
       <path d={d} fill="none" stroke="#fff" strokeWidth={5} opacity={0.7} pointerEvents="none" />
       <path d={d} fill="none" stroke="var(--hold)" strokeWidth={2.6} pointerEvents="none" data-brackets={chosen.frame.id} />
-      {pullable &&
-        PULLS.map(({ name, cursor, at, ...pull }) => {
-          const corner = at[0] !== 0.5 && at[1] !== 0.5;
-          const wide = corner ? 14 : at[0] === 0.5 ? Math.max(0, w - 28) : 8;
-          const tall = corner ? 14 : at[1] === 0.5 ? Math.max(0, h - 28) : 8;
-          return (
-            <rect
-              key={name}
-              data-pull={name}
-              x={x + at[0] * w - wide / 2}
-              y={y + at[1] * h - tall / 2}
-              width={wide}
-              height={tall}
-              fill="transparent"
-              style={{ cursor }}
-              onPointerDown={(event) => onPull(pull, event)}
-            />
-          );
-        })}
+      {pullable && <Pulls box={{ x, y, w, h }} onPull={onPull} />}
     </g>
+  );
+}
+
+/** The places to pull a box by: its corners, and its sides between them. */
+function Pulls({ box: { x, y, w, h }, onPull }: { box: Box; onPull: (pull: Pull, event: ReactPointerEvent) => void }) {
+  return PULLS.map(({ name, cursor, at, ...pull }) => {
+    const corner = at[0] !== 0.5 && at[1] !== 0.5;
+    const wide = corner ? 14 : at[0] === 0.5 ? Math.max(0, w - 28) : 8;
+    const tall = corner ? 14 : at[1] === 0.5 ? Math.max(0, h - 28) : 8;
+    return (
+      <rect
+        key={name}
+        data-pull={name}
+        x={x + at[0] * w - wide / 2}
+        y={y + at[1] * h - tall / 2}
+        width={wide}
+        height={tall}
+        fill="transparent"
+        style={{ cursor }}
+        onPointerDown={(event) => onPull(pull, event)}
+      />
+    );
+  });
+}
+
+/** Pixels between the frames that are chosen and the line around them all. */
+const APART = 9;
+
+/** A line around several frames, by which they are sized as one. */
+export function Block({ box, onPull }: { box: Box; onPull: (pull: Pull, event: ReactPointerEvent) => void }) {
+  const rim = grown(box, APART);
+  return (
+    <g data-block="">
+      <rect
+        x={rim.x}
+        y={rim.y}
+        width={rim.w}
+        height={rim.h}
+        fill="none"
+        stroke="var(--hold)"
+        strokeWidth={1.4}
+        strokeDasharray="7 4"
+        pointerEvents="none"
+      />
+      <Pulls box={rim} onPull={onPull} />
+    </g>
+  );
+}
+
+/** A bow at the lower right corner of a frame, to turn it by: dragged, or by the arrow keys. */
+export function TurnHold({
+  chosen,
+  view,
+  isTurning,
+  onPull,
+  onTurn,
+}: {
+  chosen: FrameInSight;
+  view: View;
+  isTurning: boolean;
+  onPull: (event: ReactPointerEvent) => void;
+  onTurn: (degrees: number) => void;
+}) {
+  const at = toScreen(view, onSpread(chosen));
+  const [x, y] = [at.x + at.w, at.y + at.h];
+  const now = chosen.frame.rotation ?? 0;
+  const bow = `M${x + 15} ${y + 3}A15 15 0 0 1 ${x + 3} ${y + 15}`;
+  const hold = (
+    <g
+      transform={turnOf(chosen.frame, at)}
+      role="slider"
+      tabIndex={0}
+      aria-label="Rotation"
+      aria-valuemin={-360}
+      aria-valuemax={360}
+      aria-valuenow={now}
+      aria-valuetext={`${now}°`}
+      data-turn=""
+      className="turn-hold"
+      style={{ cursor: 'grab' }}
+      onPointerDown={(event) => {
+        event.stopPropagation();
+        onPull(event);
+      }}
+      onKeyDown={(event) => {
+        const step = ARROWS[event.key];
+        if (!step) return;
+        event.preventDefault();
+        event.stopPropagation();
+        onTurn(now + (step[0] || -step[1]) * (event.shiftKey ? 15 : 1));
+      }}
+    >
+      <path d={bow} fill="none" stroke="#fff" strokeWidth={6} opacity={0.7} />
+      <path d={bow} fill="none" stroke="var(--hold)" strokeWidth={2.6} />
+      <path d={bow} fill="none" stroke="transparent" strokeWidth={14} />
+    </g>
+  );
+  if (!isTurning) return hold;
+  const words = `${formatNumber(now, 1)}°`;
+  const [mx, my] = [at.x + at.w / 2, at.y + at.h / 2];
+  return (
+    <>
+      {hold}
+      <g pointerEvents="none">
+        <rect x={mx - 24} y={my - 10} width={48} height={20} fill="var(--hold)" />
+        <text x={mx} y={my + 4} fill="#fff" fontSize={12} fontWeight={700} textAnchor="middle" data-degrees="">
+          {words}
+        </text>
+      </g>
+    </>
   );
 }
 

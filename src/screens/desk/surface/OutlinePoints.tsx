@@ -4,7 +4,7 @@ import type { PointerEvent as ReactPointerEvent } from 'react';
 import type { Point } from '@/core/geometry/box';
 import { inverse, mapped, rotation } from '@/core/geometry/matrix';
 import { sidesOf } from '@/core/records/frame';
-import { formatLength } from '@/core/length/length';
+import { lengthWords } from '@/parts/units';
 import { toScreen, toSpread } from '../../sheet/view';
 import { onSpread, turnOf } from '../frames/frameInSight';
 import { useHand } from '../hand/hand';
@@ -107,7 +107,7 @@ export function OutlinePoints({ desk }: { desk: Desk }) {
           desk.outlining.dragStandOff(event);
         }}
       >
-        <title>{`Stand-off ${formatLength(off, 'mm')}. Drag it.`}</title>
+        <title>{`Stand-off ${lengthWords(off)}. Drag it.`}</title>
       </rect>
     </g>
   );

@@ -106,11 +106,12 @@ const MENUS = {
     'alike',
     'lock',
     'hide',
+    'alone',
     'front',
     'back',
     'remove',
   ],
-  spread: ['paste', 'paste-in-place', 'all', 'bring', 'add', 'fit', 'proof', 'columns', 'baselines'],
+  spread: ['paste', 'paste-in-place', 'all', 'bring', 'add', 'fit', 'row', 'proof', 'rulers', 'measure', 'columns', 'baselines'],
 } as const;
 
 /** What shall a marked-out stretch be? */

@@ -53,10 +53,10 @@ const Frame = memo(function Frame({ each, isChosen, document, hand, pages, view,
   return (
     <rect
       role="button"
-      tabIndex={frame.locked ? -1 : 0}
+      tabIndex={each.locked ? -1 : 0}
       // What is locked is not in the way of what lies under it.
-      pointerEvents={frame.locked ? 'none' : undefined}
-      data-locked={frame.locked}
+      pointerEvents={each.locked ? 'none' : undefined}
+      data-locked={each.locked}
       aria-label={`${frameName(document, frame)}; ${placeWords(document, now.page, now.box)}`}
       aria-pressed={isChosen}
       data-frame={frame.id}

@@ -1,7 +1,7 @@
 'use client';
 
 import { type PointerEvent as ReactPointerEvent, useMemo } from 'react';
-import { contains, type Point } from '@/core/geometry/box';
+import { around, contains, type Point } from '@/core/geometry/box';
 import { isGround } from '@/core/page/ground';
 import { stretchWords } from '@/core/page/grid';
 import { followPointer } from '@/parts/followPointer';
@@ -9,7 +9,7 @@ import { isSpaceHeld } from '@/parts/lastInput';
 import { useLatest } from '../../frame/useLatest';
 import { useSetting } from '../../sheet/useSetting';
 import { toScreen, toSpread } from '../../sheet/view';
-import { type FrameInSight, onSpread, turnOf } from '../frames/frameInSight';
+import { type FrameInSight, inPlace, onSpread, turnOf } from '../frames/frameInSight';
 import { SelectedAreas } from '../text/Selected';
 import { useHand, useInHand } from '../hand/hand';
 import { MOVE } from '../hand/snap';
@@ -17,9 +17,11 @@ import { Invisibles } from './Invisibles';
 import { Misspellings } from './Misspellings';
 import { Threads } from '../text/Threads';
 import type { Desk } from '../useDesk';
-import { Brackets, Corners } from './Holds';
+import { Block, Brackets, Corners, TurnHold } from './Holds';
 import { Distances } from './Distances';
 import { InsidePicture } from './InsidePicture';
+import { Measure } from './Measure';
+import { PageGuides } from './PageGuides';
 import { OutlinePoints } from './OutlinePoints';
 import { Lit, Sentences } from './Lit';
 import { Frames, Inherited, Waiting } from './Overlay';
@@ -29,15 +31,16 @@ const NONE: ReadonlySet<string> = new Set();
 
 /** What lies over the painted spread, to be seen and pressed: frames and what is done with them. */
 export function Surface({ desk }: { desk: Desk }) {
-  const { hand, chosen, gestures, spread, view: around } = desk;
+  const { hand, chosen, gestures, spread, view: ground } = desk;
   return (
     <svg
-      width={around.size.width}
-      height={around.size.height}
+      width={ground.size.width}
+      height={ground.size.height}
       className="relative block"
       role="group"
       aria-label={`Spread ${spread.pages.map(({ number }) => number).join('–')}`}
       onPointerDownCapture={(event) => {
+        if (event.button === 0 && !isSpaceHeld() && hand.now().doing === 'measuring') return desk.guiding.drag(event);
         // With the space bar held, or the middle button, the desk itself is moved, whatever lies under the pointer.
         if (event.button !== 1 && !(event.button === 0 && isSpaceHeld())) return;
         event.stopPropagation();
@@ -45,7 +48,7 @@ export function Surface({ desk }: { desk: Desk }) {
         let at = { x: event.clientX, y: event.clientY };
         followPointer(
           ({ clientX, clientY }) => {
-            around.pan(clientX - at.x, clientY - at.y);
+            ground.pan(clientX - at.x, clientY - at.y);
             at = { x: clientX, y: clientY };
           },
           () => undefined,
@@ -69,12 +72,13 @@ export function Surface({ desk }: { desk: Desk }) {
       onPointerDown={(event) => {
         if (event.button !== 0) return;
         hand.rest('asking', 'typing', 'cropping', 'outlining');
-        const under = event.altKey ? around.pointAt(event) : undefined;
+        const under = event.altKey ? ground.pointAt(event) : undefined;
         gestures.markOut(event, under ? () => chooseBeneath(desk, under) : desk.letGo);
       }}
     >
       {!desk.look.proof && (
         <>
+          <PageGuides desk={desk} />
           <Resting desk={desk} />
           <Picked desk={desk} />
           <Threads
@@ -83,9 +87,9 @@ export function Surface({ desk }: { desk: Desk }) {
             hand={hand}
             pages={spread.pages}
             frames={desk.frames}
-            view={around.view}
+            view={ground.view}
             chosen={desk.look.threads ? chosen.ids : NONE}
-            room={around.size.width}
+            room={ground.size.width}
             onTail={(of, event) => gestures.carryOver('tail', of, event)}
             onTailKey={desk.puttingDown.goOn}
           />
@@ -95,9 +99,11 @@ export function Surface({ desk }: { desk: Desk }) {
           {desk.held.map((each) => (
             <Held key={each.frame.id} desk={desk} each={each} />
           ))}
+          <HeldTogether desk={desk} />
           <InsidePicture desk={desk} />
           <OutlinePoints desk={desk} />
           <Distances desk={desk} />
+          <Measure desk={desk} />
           <Stretch desk={desk} />
         </>
       )}
@@ -149,7 +155,7 @@ function Resting({ desk }: { desk: Desk }) {
     chosen.choose(next);
     // A second press on a group chooses the one frame in it.
     const onPress = of !== undefined && desk.group?.id === of && !event.shiftKey ? () => chosen.choose([pressed]) : undefined;
-    gestures.pull([each, ...frames.filter((other) => other !== each && next.has(other.frame.id))], MOVE, event, onPress);
+    gestures.pull([each, ...frames.filter((other) => other !== each && next.has(other.frame.id))], MOVE, event, { onPress });
   });
   const focusFrame = useLatest(({ frame }: FrameInSight) => chosen.focus(frame.id));
   const enterFrame = useLatest((each: FrameInSight, event: { clientX: number; clientY: number }) => {
@@ -245,11 +251,12 @@ function Picked({ desk }: { desk: Desk }) {
 
 /** The brackets of a chosen frame, and the corners of a polygon. */
 function Held({ desk, each }: { desk: Desk; each: FrameInSight }) {
-  const { hand, gestures, only } = desk;
+  const { hand, gestures, only, held } = desk;
   const { view } = desk.view;
   const now = useInHand(hand, each, desk.spread.pages);
-  const isPicking = useHand(hand, ({ doing }) => doing === 'picking' || doing === 'cropping' || doing === 'outlining');
+  const isPicking = useHand(hand, ({ doing }) => PULLS_NOTHING.has(doing));
   const isMoving = useHand(hand, ({ doing }) => doing === 'moving');
+  const isTurning = useHand(hand, ({ doing }) => doing === 'turning');
   const { shape } = now.frame;
   return (
     <>
@@ -257,11 +264,20 @@ function Held({ desk, each }: { desk: Desk; each: FrameInSight }) {
         <Brackets
           chosen={now}
           view={view}
-          pullable={only !== undefined && !each.frame.locked}
+          pullable={held.length <= MANY && !each.locked}
           onPull={(how, event) => {
             event.stopPropagation();
-            gestures.pull([each], how, event);
+            gestures.pull([each, ...held.filter((other) => other !== each && !other.locked)], how, event);
           }}
+        />
+      )}
+      {only && !isPicking && !each.locked && (
+        <TurnHold
+          chosen={now}
+          view={view}
+          isTurning={isTurning}
+          onPull={(event) => gestures.pullTurn(each, event)}
+          onTurn={(rotation) => desk.actions.put('look', [each.frame.id], { rotation })}
         />
       )}
       {only && shape?.type === 'polygon' && !isMoving && (
@@ -277,8 +293,33 @@ function Held({ desk, each }: { desk: Desk; each: FrameInSight }) {
   );
 }
 
+const PULLS_NOTHING: ReadonlySet<string> = new Set(['picking', 'cropping', 'outlining', 'measuring']);
+
+/** So many frames that are chosen together are sized as a block alone: their own edges lie too close to be meant. */
+const MANY = 24;
+
+/** The block that several chosen frames make, to be sized as one: each keeps its share of it. */
+function HeldTogether({ desk: { hand, held, gestures, spread, view } }: { desk: Desk }) {
+  const doing = useHand(hand, (now) => now.doing);
+  const places = useHand(hand, (now) => (now.doing === 'moving' ? now.places : undefined));
+  if (held.length < 2 || PULLS_NOTHING.has(doing)) return null;
+  const free = held.filter(({ locked }) => !locked);
+  const box = around(free.map((each) => onSpread(inPlace(each, places?.get(each.frame.id), spread.pages))));
+  if (!box) return null;
+  return (
+    <Block
+      box={toScreen(view.view, box)}
+      onPull={(how, event) => {
+        event.stopPropagation();
+        gestures.pull(free, how, event, { block: box });
+      }}
+    />
+  );
+}
+
 /** The stretch that is marked out, or that would take what is carried. */
 function Stretch({ desk }: { desk: Desk }) {
+  const onto = useHand(desk.hand, (now) => (now.doing === 'moving' ? now.onto : undefined));
   const marked = useHand(desk.hand, (now) => (now.doing === 'marking' || now.doing === 'asking' ? now.marked : undefined));
   const carry = useHand(desk.hand, (now) => (now.doing === 'carrying' ? now.carry : undefined));
   const { view } = desk.view;
@@ -299,6 +340,7 @@ function Stretch({ desk }: { desk: Desk }) {
       />
     );
   }
+  if (onto) return <Lit page={onto.page} box={onto.box} words={onto.words} view={view} />;
   if (marked) return <Lit page={marked.page} box={marked.box} words={stretchWords(marked.stretch)} view={view} />;
   if (!carry?.target) return null;
   const words = carry.target.words + (carry.allPages ? ', and as many pages as it needs' : '');

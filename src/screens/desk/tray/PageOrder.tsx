@@ -5,19 +5,31 @@ import { useState } from 'react';
 import { Button } from 'react-aria-components/Button';
 import { GridList, GridListItem } from 'react-aria-components/GridList';
 import { useDragAndDrop } from 'react-aria-components/useDragAndDrop';
+import { counted } from '@/core/records/count';
 import type { PlacedPage } from '@/core/page/pages';
 import { framesOn } from '@/core/records/document';
 import type { FrameRecord } from '@/core/records/index';
 import { frameName } from '@/core/records/kinds/frames';
 import type { Desk } from '../useDesk';
+import { Layers } from './Layers';
+import { Naming } from './Naming';
 
 /** What lies on the pages in sight, the topmost first: chosen, named, locked and hidden here, and put above or below. */
 export function PageOrder({ desk }: { desk: Desk }) {
   return (
     <>
+      {desk.alone && (
+        <p className="bg-secondary text-secondary-content mb-3 flex items-center gap-2 px-2 py-1" role="status">
+          <span className="flex-1">{counted(desk.alone.size, 'frame is', 'frames are')} shown alone.</span>
+          <button type="button" className="underline" onClick={() => desk.setAlone(undefined)}>
+            Show all
+          </button>
+        </p>
+      )}
       {desk.spread.pages.map((page) => (
         <Stack key={page.page.id} desk={desk} page={page} />
       ))}
+      <Layers desk={desk} />
     </>
   );
 }
@@ -102,23 +114,5 @@ function Mark({ frame, what, desk }: { frame: FrameRecord; what: 'locked' | 'hid
     >
       <Icon size={13} />
     </Button>
-  );
-}
-
-function Naming({ of, onNamed }: { of: string; onNamed: (name: string | undefined) => void }) {
-  return (
-    <input
-      aria-label={`Name of ${of}`}
-      defaultValue={of}
-      maxLength={400}
-      className="bg-base-100 text-base-content min-w-0 flex-1 px-1"
-      ref={(field) => field?.select()}
-      onBlur={(event) => onNamed(event.target.value)}
-      onKeyDown={(event) => {
-        event.stopPropagation();
-        if (event.key === 'Enter') onNamed(event.currentTarget.value);
-        if (event.key === 'Escape') onNamed(undefined);
-      }}
-    />
   );
 }

@@ -1,11 +1,14 @@
 'use client';
 
 import type { Opened } from '@/client/documentStore';
-import { setDetail } from '@/core/actions/details';
+import { UNITS } from '@/core/length/length';
+import { setDetail, setUnit } from '@/core/actions/details';
 import { FACTS } from '@/core/properties/publication';
 import { type DetailName, noDetails } from '@/core/records/details';
 import { find } from '@/core/records/document';
 import { Fields } from '@/parts/fields/Fields';
+import { Select } from '@/parts/Select';
+import { UNIT_NAMES } from '@/parts/units';
 import { HouseChapter } from '../HouseChapter';
 
 interface DetailsScreenProps {
@@ -28,6 +31,15 @@ export function DetailsScreen(props: DetailsScreenProps) {
               have begun keep what was said when they did.
             </p>
             <div className="max-w-2xl">
+              <div className="w-60 pb-4">
+                <Select
+                  label="Lengths are in"
+                  help="For whoever chooses no unit of their own at the foot of the desk. Type sizes are in points everywhere."
+                  value={details.unit ?? 'mm'}
+                  of={UNITS.map((unit) => ({ value: unit, name: UNIT_NAMES[unit] }))}
+                  onChange={(unit) => act('Change the unit of lengths', (now) => setUnit(now, unit))}
+                />
+              </div>
               <Fields
                 table={FACTS}
                 of={[details]}

@@ -6,7 +6,7 @@ import { grown } from '@/core/geometry/box';
 import { pageGrid } from '@/core/page/grid';
 import { formatOf, type PlacedPage } from '@/core/page/pages';
 import { type Document, get } from '@/core/records/document';
-import { formatLength } from '@/core/length/length';
+import { lengthWords } from '@/parts/units';
 import { followPointer } from '../../../parts/followPointer';
 import { USUAL_LOOK } from '../../sheet/look';
 import { Spread } from '../../sheet/Spread';
@@ -92,7 +92,7 @@ function Bands({ house, page, view, onDraft, onWidths }: BandsProps) {
         aria-valuenow={Math.round(x + w)}
         aria-valuemin={Math.round(grid.area.x)}
         aria-valuemax={Math.round(grid.area.x + grid.area.w)}
-        aria-valuetext={`${formatLength(x + w, 'mm')} from the left of the page`}
+        aria-valuetext={`${lengthWords(x + w)} from the left of the page`}
         tabIndex={0}
         aria-label={`Gutter behind column ${i + 1} of page ${page.side}; arrow keys move it`}
         data-gutter={`${page.side}-${i}`}

@@ -2,11 +2,12 @@
 
 import { X } from 'lucide-react';
 import { useState } from 'react';
-import { formatLength, formatNumber, parseLength } from '@/core/length/length';
+import { formatNumber, parseLength } from '@/core/length/length';
 import { evenGuides } from '@/core/page/grid';
 import type { Guide } from '@/core/records/master';
 import { Choice } from '@/parts/Choice';
 import { Group } from '@/parts/fields/Group';
+import { lengthWords, units } from '@/parts/units';
 import type { GridChapterProps } from './chapter';
 
 /** Lines to lay things along: by lengths, by shares, in even parts. */
@@ -105,13 +106,13 @@ export function GuideChapter({ master, actions, pressed }: GridChapterProps) {
 /** A length in any unit, or per cent. @throws RangeError or LengthError with a sentence */
 function readPlace(typed: string): Guide['at'] {
   const share = /^\s*(\d+(?:[.,]\d+)?)\s*%\s*$/.exec(typed);
-  if (!share) return { points: parseLength(typed, 'mm') };
+  if (!share) return { points: parseLength(typed, units.now()) };
   const value = Number(share[1]!.replace(',', '.')) / 100;
   if (value > 1) throw new RangeError('A percentage is between 0 and 100 %.');
   return { share: value };
 }
 
 function guideWords({ direction, within, at }: Guide): string {
-  const place = 'share' in at ? `${formatNumber(100 * at.share, 1)} %` : formatLength(at.points, 'mm');
+  const place = 'share' in at ? `${formatNumber(100 * at.share, 1)} %` : lengthWords(at.points);
   return `${direction === 'upright' ? 'Vertical' : 'Horizontal'}, ${place}${within === 'area' ? ' of the type area' : ''}`;
 }

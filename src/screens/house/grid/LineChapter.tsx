@@ -1,6 +1,7 @@
 'use client';
 
 import { formatLength } from '@/core/length/length';
+import { lengthWords } from '@/parts/units';
 import { snappedBottom } from '@/core/page/practice';
 import { BASELINE } from '@/core/properties/sheet';
 import { Fields } from '@/parts/fields/Fields';
@@ -44,7 +45,7 @@ export function LineChapter({
         <>
           <p>
             The type area is {(Math.round(rest * 100) / 100).toLocaleString('en-GB')} lines. With a bottom margin of{' '}
-            {formatLength(snapped.bottom, 'mm')} instead of {formatLength(margins.bottom, 'mm')} it is {snapped.lines}.
+            {lengthWords(snapped.bottom)} instead of {lengthWords(margins.bottom)} it is {snapped.lines}.
           </p>
           <button
             type="button"
