@@ -1,5 +1,5 @@
 import type { Legibility } from './typesetter';
-import { contrastOver, isLarge, type Light, lightOf, NEEDED, NEEDED_LARGE, panelOpacity } from '@/core/colour/contrast';
+import { contrastOver, gainFor, isLarge, type Light, lightOf, NEEDED, NEEDED_LARGE, panelOpacity } from '@/core/colour/contrast';
 import { type Line, type PageList, runWidth, type TextItem } from '@/core/compose/displayList/displayList';
 import { overlaps } from '@/core/geometry/box';
 import { mappedBox } from '@/core/geometry/matrix';
@@ -45,7 +45,9 @@ export class LegibilityMeter {
     })!;
     const beneath: PageList = { ...list, items: list.items.slice(0, at), furniture: Math.min(list.furniture, at) };
     paintSmall(canvas, beneath, FINE, { face: (id) => this.#shaper.face(id), picture: (id) => pictures.get(id) });
-    return worstOf(item, (line, run) => pixelsUnder(canvas, item, line, run));
+    const shown = under.filter(({ type }) => type === 'picture');
+    const own = shown.length === 1 && list.items.indexOf(shown[0]!) >= list.furniture ? shown[0] : undefined;
+    return worstOf(item, (line, run) => pixelsUnder(canvas, item, line, run), own?.frame);
   }
 
   #picture(document: Document, id: string): Promise<ImageBitmap | undefined> {
@@ -66,7 +68,11 @@ export class LegibilityMeter {
 type Run = Line['runs'][number];
 
 /** The line that is hardest to read, how it contrasts, and the panel that would mend all of them. */
-function worstOf(item: TextItem, pixelsOf: (line: Line, run: Run) => readonly Light[]): Legibility | undefined {
+function worstOf(
+  item: TextItem,
+  pixelsOf: (line: Line, run: Run) => readonly Light[],
+  onPicture: string | undefined,
+): Legibility | undefined {
   let worst: { ratio: number; needed: number; words: string; ink: string } | undefined;
   const all: Light[] = [];
   for (const { lines } of item.columns)
@@ -99,7 +105,17 @@ function worstOf(item: TextItem, pixelsOf: (line: Line, run: Run) => readonly Li
     return opacity === undefined ? [] : [{ tone, opacity }];
   });
   const [panel] = panels.sort((a, b) => a.opacity - b.opacity);
-  return { ratio, needed, words, ...(panel ? { panel } : {}) };
+  const picture =
+    onPicture !== undefined && ratio < needed
+      ? { picture: { frame: onPicture, gain: gainFor(all, letters, needed), fade: fadeOf(all, letters, needed) } }
+      : {};
+  return { ratio, needed, words, ...(panel ? { panel } : {}), ...picture };
+}
+
+/** How much of a picture is left where it fades into white paper until letters on it can be read. */
+function fadeOf(pixels: readonly Light[], letters: Light, needed: number): number | undefined {
+  const paper = panelOpacity(pixels, letters, [255, 255, 255], needed);
+  return paper === undefined || paper >= 1 ? undefined : 1 - paper;
 }
 
 function pixelsUnder(canvas: OffscreenCanvasRenderingContext2D, { transform }: TextItem, line: Line, run: Run): Light[] {

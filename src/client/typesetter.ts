@@ -103,6 +103,14 @@ export interface Legibility {
   readonly words: string;
   /** The panel behind the words with which all of them contrast enough. */
   readonly panel?: { readonly tone: 'dark' | 'light'; readonly opacity: number };
+  /** The one picture that lies under them, where it is the page's own, and what would do with it. */
+  readonly picture?: {
+    readonly frame: string;
+    /** Times its light as it is now. */
+    readonly gain?: number | undefined;
+    /** The opacity with which it fades into the paper far enough. */
+    readonly fade?: number | undefined;
+  };
 }
 
 /** What came of composing. */

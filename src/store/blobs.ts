@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { pool, transaction } from './pool';
+import { type Client, pool, transaction } from './pool';
 
 /** Bytes of a piece: small enough that no single row is heavy. */
 const PIECE = 1 << 20;
@@ -9,7 +9,10 @@ export class NoSuchBlobError extends Error {
   override name = 'NoSuchBlobError';
 }
 
-/** Keeps a file under the SHA-256 of its content and gives that name. A file that is there already is not kept twice. */
+/**
+ * Keeps a file under the SHA-256 of its content and gives that name. A file that is there already is not kept twice; one of
+ * which pieces were lost is whole again.
+ */
 export async function putBlob(media: string, bytes: Uint8Array): Promise<string> {
   const sha256 = createHash('sha256').update(bytes).digest('hex');
   await transaction(async (client) => {
@@ -17,7 +20,10 @@ export async function putBlob(media: string, bytes: Uint8Array): Promise<string>
       'insert into blob (sha256, media, bytes) values ($1, $2, $3) on conflict do nothing',
       [sha256, media, bytes.length],
     );
-    if (rowCount === 0) return;
+    if (rowCount === 0) {
+      if (await isWhole(client, sha256)) return;
+      await client.query('delete from blob_piece where sha256 = $1', [sha256]);
+    }
     for (let at = 0, position = 0; at < bytes.length; at += PIECE, position++) {
       const piece = Buffer.from(bytes.buffer, bytes.byteOffset + at, Math.min(PIECE, bytes.length - at));
       await client.query('insert into blob_piece (sha256, position, content) values ($1, $2, $3)', [sha256, position, piece]);
@@ -25,6 +31,15 @@ export async function putBlob(media: string, bytes: Uint8Array): Promise<string>
   });
   return sha256;
 }
+
+/** Whether all of a file's bytes are there. */
+async function isWhole(client: Client, sha256: string): Promise<boolean> {
+  const { rowCount } = await client.query(`select from blob where sha256 = $1 and ${WHOLE}`, [sha256]);
+  return rowCount === 1;
+}
+
+/** A condition on rows of `blob`: their pieces make up the bytes that they say. */
+export const WHOLE = 'bytes = (select coalesce(sum(length(content)), 0) from blob_piece where blob_piece.sha256 = blob.sha256)';
 
 /** @throws NoSuchBlobError */
 export async function getBlob(sha256: string): Promise<{ media: string; bytes: Uint8Array }> {

@@ -6,6 +6,7 @@ import type { HeldLine, Wires } from '@/formats/wire/lines';
 import { copyOf, type SentWords } from '@/formats/copy/sent';
 import { storyOf } from '@/formats/copy/story';
 import { migrate } from '@/store/migrate';
+import { putBlob } from '@/store/blobs';
 import { pool } from '@/store/pool';
 import { insertDocument } from '@/store/documents';
 import { insertPublication } from '@/store/publications';
@@ -187,12 +188,10 @@ describe('a picture agency', () => {
 
   it('hands out a picture with its words and rights, and its small one before that', async () => {
     const [held] = (await of<Held>('?q=lighthouse')).body.pictures;
-    const small = await fetch(
-      `${server.origin}/api/agency/thumbnail?${new URLSearchParams({ q: 'lighthouse', uri: held!.uri }).toString()}`,
-    );
+    const small = await fetch(`${server.origin}/api/agency/thumbnail?${new URLSearchParams({ uri: held!.uri }).toString()}`);
     expect(small.headers.get('content-type')).toBe('image/webp');
     expect((await small.arrayBuffer()).byteLength).toBeGreaterThan(1000);
-    const { status, body } = await of<{ picture: PictureRecord }>('/taken', { q: 'lighthouse', uri: held!.uri });
+    const { status, body } = await of<{ picture: PictureRecord }>('/taken', { uri: held!.uri });
     expect(status).toBe(200);
     expect(body.picture).toMatchObject({
       name: 'Skerry light in a gale',
@@ -202,15 +201,45 @@ describe('a picture agency', () => {
       width: held!.width,
       height: held!.height,
       media: 'image/jpeg',
+      source: { uri: held!.uri, version: '1' },
     });
+  });
+
+  it('corrects a picture: whoever took it is told so, and gets the newer one', async () => {
+    const [held] = (await of<Held>('?q=lighthouse')).body.pictures;
+    const took = async () => (await of<{ picture: PictureRecord }>('/taken', { uri: held!.uri })).body.picture;
+    const first = await took();
+    const bytes = Uint8Array.from([1, 2, 3, 4]);
+    const lost = { ...first, name: 'Lost', blob: await putBlob('image/jpeg', bytes), source: undefined };
+    const put = ({ id, ...record }: object & { id: string }) =>
+      pool().query('insert into record (document_id, id, kind, body, version) values ($1, $2, $3, $4, 0)', [
+        'issue-two',
+        id,
+        'picture',
+        JSON.stringify({ id, kind: 'picture', order: 'a0', ...record }),
+      ]);
+    await put({ ...first, id: 'kept' });
+    await put({ ...lost, id: 'lost' });
+    await pool().query('delete from blob_piece where sha256 = $1', [lost.blob]);
+    type Files = { missing: string[]; changed: string[] };
+    expect((await asked<Files>('issue-two/pictures')).body).toEqual({ missing: ['lost'], changed: [] });
+    await fetch(`${standIns.agency}corrections?${new URLSearchParams({ uri: held!.uri }).toString()}`, { method: 'POST' });
+    expect((await asked<Files>('issue-two/pictures')).body).toEqual({ missing: ['lost'], changed: ['kept'] });
+    // Brought in again, it is whole.
+    await putBlob('image/jpeg', bytes);
+    expect((await asked<Files>('issue-two/pictures')).body.missing).toEqual([]);
+    const newer = await took();
+    expect(newer.source).toEqual({ uri: held!.uri, version: '2' });
+    expect(newer.blob).not.toBe(first.blob);
+    await pool().query("delete from record where document_id = 'issue-two' and id in ('kept', 'lost')");
   });
 
   it('keeps what may not be printed, and what it does not hold is said', async () => {
     const { pictures } = (await of<Held>('?q=kite')).body;
     const withheld = pictures.find(({ status }) => status === 'withheld')!;
-    const refused = await of<Refusal>('/taken', { q: 'kite', uri: withheld.uri });
+    const refused = await of<Refusal>('/taken', { uri: withheld.uri });
     expect(refused).toMatchObject({ status: 422, body: { message: expect.stringMatching(/may not be printed now/) as string } });
-    expect(await of<Refusal>('/taken', { q: '', uri: 'urn:nothing' })).toMatchObject({
+    expect(await of<Refusal>('/taken', { uri: 'urn:nothing' })).toMatchObject({
       status: 404,
       body: { message: 'The agency no longer offers that picture.' },
     });

@@ -208,6 +208,7 @@ const cases: readonly (readonly [string, () => readonly DocumentRecord[]])[] = [
           { fit: 'fill', turn: 90, adjust: { light: 0.3 } },
           { fit: 'fill', adjust: { light: -0.4, contrast: 0.5 } },
           { fit: 'fill', adjust: { contrast: -0.6 } },
+          { fit: 'fill', adjust: { sharpen: 0.8 } },
           { fit: 'fill', mirrored: true, adjust: { inks: 'grey' } },
           { fit: 'fill', adjust: { inks: 'one', dark: 'navy', light: 0.2 } },
           { fit: 'own', at: { x: 0.5, y: 0.5 }, zoom: 0.7, adjust: { inks: 'two', dark: 'navy', pale: 'red' } },

@@ -33,10 +33,10 @@ describe('layers', () => {
     const { composer } = await composerFor(doc);
     const framesIn = (of: Document) => [
       ...new Set(
-        composer.compose(of).pages.flatMap(({ items }) => items.flatMap((item) => (item.type === 'line' ? [item.frame] : []))),
+        composer.compose(of).pages.flatMap(({ items }) => items.flatMap((item) => (item.type === 'text' ? [item.frame] : []))),
       ),
     ];
-    expect(framesIn(layered)).toEqual(['f-en', 'f-de']);
+    expect(framesIn(layered).sort()).toEqual(['f-de', 'f-en']);
     expect(framesIn(hidden)).toEqual(['f-en']);
 
     const locked = change(layered, id('Deutsch'), { locked: true });

@@ -10,12 +10,12 @@ import { ADJUST, type AdjustValues } from '../properties/adjust';
 import { said } from '../records/said';
 import { CROP, type CropValues } from '../properties/crop';
 import { changeProblem } from '../properties/limits';
-import { cropValues, ownCrop, share } from '../pictures/placing';
+import { cropValues, effectiveResolution, ownCrop, placedPicture, share } from '../pictures/placing';
 import { turnedWithin } from './appearance';
-import { mm } from '../length/length';
+import { exact, mm } from '../length/length';
 import { ActionError, Edit, newId, orderAfter } from './edit';
 import { captionHabit, makeRoomUnder, putCaptions, recaption } from './captions';
-import { pageWithGrid, putFrame } from './frames';
+import { pageWithGrid, type Place, placeFrames, putFrame } from './frames';
 import type { Typesetter } from './typesetter';
 
 /** Stand-off around a cut-out (common practice: 5 mm) and around a rectangular picture. */
@@ -41,7 +41,7 @@ export const putPicture = (edit: Edit, picture: NewPicture): PictureRecord =>
 export function replaceFile(document: Document, id: string, file: NewPicture): Diff {
   const edit = new Edit(document);
   const { kind, order, name, story, caption, credit, alternative, rights } = get(document, 'picture', id);
-  const words = said({ alternative: alternative ?? file.alternative, rights: file.rights ?? rights, story });
+  const words = said({ alternative: alternative ?? file.alternative, rights: file.rights ?? rights, story, source: file.source });
   const own: PictureRecord = said({
     ...file,
     ...words,
@@ -58,6 +58,22 @@ export function replaceFile(document: Document, id: string, file: NewPicture): D
     if (content.type === 'picture' && content.picture === id) edit.put({ ...frame, wrap: wrapAround(own, frame.wrap) });
   }
   return edit.diff();
+}
+
+/**
+ * Makes frames so much smaller, from their upper left corner, that their pictures have so many pixels to the inch; those
+ * that have are left as they are.
+ */
+export function shrinkToResolution(document: Document, ids: readonly string[], ppi: number): Diff {
+  const places = new Map<string, Place>();
+  for (const id of ids) {
+    const { on, box, content } = get(document, 'frame', id);
+    const picture = content.type === 'picture' ? find(document, 'picture', content.picture) : undefined;
+    if (content.type !== 'picture' || !picture) throw new ActionError('This frame has no picture yet.');
+    const share = effectiveResolution(picture, placedPicture(box, picture, content).box) / ppi;
+    if (share < 1) places.set(id, { on, box: { ...box, w: exact(box.w * share), h: exact(box.h * share) } });
+  }
+  return placeFrames(document, places);
 }
 
 /** The words that belong to a picture. */
@@ -108,10 +124,10 @@ export function setCrop(document: Document, ids: readonly string[], change: Part
 
 /** How a picture is adjusted, all of it said. */
 export const adjustValues = (document: Document, { adjust = {} }: Pick<PictureContent, 'adjust'>): AdjustValues => {
-  const { light = 0, contrast = 0, inks = 'full', dark, pale } = adjust;
+  const { light = 0, contrast = 0, sharpen = 0, inks = 'full', dark, pale } = adjust;
   const swatches = all(document, 'swatch');
   const usual = (role: string) => (swatches.find((swatch) => swatch.role === role) ?? swatches[0])?.id ?? '';
-  return { light, contrast, inks, dark: dark ?? usual('ink'), pale: pale ?? usual('tint') };
+  return { light, contrast, sharpen, inks, dark: dark ?? usual('ink'), pale: pale ?? usual('tint') };
 };
 
 /**
@@ -128,11 +144,12 @@ export function setAdjust(document: Document, ids: readonly string[], change: Pa
     const picture = content.type === 'picture' ? find(document, 'picture', content.picture) : undefined;
     if (content.type !== 'picture' || !picture) throw new ActionError('This frame has no picture yet.');
     if (isDrawing(picture)) throw new ActionError('A drawing keeps its colours: only pictures of pixels are adjusted.');
-    const { light, contrast, inks, dark, pale } = { ...adjustValues(document, content), ...change };
+    const { light, contrast, sharpen, inks, dark, pale } = { ...adjustValues(document, content), ...change };
     const isInked = inks === 'one' || inks === 'two';
     const own: Adjust = said({
       light: light || undefined,
       contrast: contrast || undefined,
+      sharpen: sharpen || undefined,
       inks: inks === 'full' ? undefined : inks,
       dark: isInked ? dark : undefined,
       pale: inks === 'two' ? pale : undefined,

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { contrast, contrastOver, isLarge, type Light, lightOf, panelOpacity, through } from './contrast';
+import { contrast, contrastOver, gainFor, isLarge, type Light, lightOf, panelOpacity, through } from './contrast';
 
 const WHITE: Light = [255, 255, 255];
 const BLACK: Light = [0, 0, 0];
@@ -41,5 +41,23 @@ describe('contrast', () => {
     expect(seen(opacity)).toBeGreaterThanOrEqual(4.5);
     expect(seen(opacity - 0.1)).toBeLessThan(4.5);
     expect(panelOpacity(bright, WHITE, WHITE, 4.5)).toBeUndefined();
+  });
+
+  it('is mended by as little darkening or lightening of a picture as will do', () => {
+    const middle = Array.from({ length: 50 }, (): Light => [120, 130, 140]);
+    const seen = (gain: number, ink: Light) =>
+      contrastOver(
+        middle.map((under) => under.map((value) => Math.min(255, value * gain)) as unknown as Light),
+        ink,
+      );
+    const darker = gainFor(middle, WHITE, 4.5)!;
+    expect(darker).toBeLessThan(1);
+    expect(seen(darker, WHITE)).toBeGreaterThanOrEqual(4.5);
+    expect(seen(darker + 0.06, WHITE)).toBeLessThan(4.5);
+    const lighter = gainFor(middle, [60, 60, 60], 4.5)!;
+    expect(lighter).toBeGreaterThan(1);
+    expect(seen(lighter, [60, 60, 60])).toBeGreaterThanOrEqual(4.5);
+    // Letters of a middle grey are read on nothing that is made of middle greys.
+    expect(gainFor(middle, [125, 125, 125], 9)).toBeUndefined();
   });
 });

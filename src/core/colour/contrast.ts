@@ -46,6 +46,29 @@ export function contrastOver(pixels: readonly Light[], ink: Light): number {
 export const through = (under: Light, panel: Light, opacity: number): Light =>
   under.map((value, i) => value + (panel[i]! - value) * opacity) as unknown as Light;
 
+/** A picture may be made so many times as dark or as light as it is, for letters on it to be read. */
+const DARKEST = 0.2;
+const LIGHTEST = 1.9;
+
+/**
+ * How dark or light a picture under letters must be made for them to contrast enough: what its light is multiplied by, as
+ * near to 1 as will do; undefined where none will.
+ */
+export function gainFor(pixels: readonly Light[], ink: Light, needed: number): number | undefined {
+  const does = (gain: number): boolean =>
+    contrastOver(
+      pixels.map((under) => under.map((value) => Math.min(255, value * gain)) as unknown as Light),
+      ink,
+    ) >= needed;
+  for (const [far, step] of [
+    [DARKEST, -0.05],
+    [LIGHTEST, 0.05],
+  ] as const)
+    for (let gain = 1 + step; step < 0 ? gain >= far - 1e-9 : gain <= far + 1e-9; gain += step)
+      if (does(gain)) return Math.round(gain * 100) / 100;
+  return undefined;
+}
+
 /** The least opacity of a panel behind letters, in tenths, with which they contrast enough; undefined where none will do. */
 export function panelOpacity(pixels: readonly Light[], ink: Light, panel: Light, needed: number): number | undefined {
   for (let tenths = 3; tenths <= 10; tenths++) {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { adjustedKey, adjustPixels, greyPixels, inkRamp, levels } from './adjusting';
+import { adjustedKey, adjustPixels, greyPixels, inkRamp, levels, sharpenPixels } from './adjusting';
 
 const NAVY = { cmyk: [0.9, 0.7, 0.2, 0.3], rgb: '#103050' } as const;
 const SAND = { cmyk: [0, 0.2, 0.4, 0], rgb: '#ffe6b3' } as const;
@@ -35,6 +35,13 @@ describe('pixels that are adjusted', () => {
     }
   });
 
+  it('have their edges drawn out by what a blur takes of them, and no even tone', () => {
+    // An unsharp mask: out = in + amount × (in − blurred), within black and white, opacity apart.
+    const data = Uint8Array.from([200, 100, 10, 128, 60, 60, 60, 255]);
+    sharpenPixels(data, Uint8Array.from([180, 110, 30, 90, 60, 60, 60, 255]), 1.5);
+    expect([...data]).toEqual([230, 85, 0, 128, 60, 60, 60, 255]);
+  });
+
   it('go from one ink to another, and print in those inks alone', () => {
     const tones = { dark: NAVY, pale: SAND };
     const black = pixel(0, 0, 0);
@@ -53,6 +60,8 @@ describe('pixels that are adjusted', () => {
       { ...PLAIN, tones: 'full' },
       { ...PLAIN, tones: 'grey' },
       { gain: 1.1, contrast: 1, tones: 'full' },
+      { ...PLAIN, tones: 'full', sharpen: { amount: 1, reach: 0.01 } },
+      { ...PLAIN, tones: 'full', sharpen: { amount: 1, reach: 0.02 } },
       { gain: 1, contrast: 1.1, tones: 'full' },
       { ...PLAIN, tones: { dark: NAVY, pale: SAND } },
       { ...PLAIN, tones: { dark: SAND, pale: NAVY } },

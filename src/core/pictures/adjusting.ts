@@ -2,7 +2,13 @@ import type { Ink } from '../colour/ink';
 
 /** What becomes of the pixels of a picture on its way to a page; the same for every painter. */
 export interface Adjusted {
-  /** Each channel is multiplied by it. */
+  /** First its edges are drawn out by what a blur takes of them, as an unsharp mask does: so many times as much. */
+  readonly sharpen?: {
+    readonly amount: number;
+    /** Standard deviation of the blur, as a share of the picture's width. */
+    readonly reach: number;
+  };
+  /** Then each channel is multiplied by it. */
   readonly gain: number;
   /** Then it is drawn apart from, or together to, its middle by this. */
   readonly contrast: number;
@@ -24,6 +30,25 @@ export function levels({ gain, contrast }: Pick<Adjusted, 'gain' | 'contrast'>):
 }
 
 const byte = (hex: string, i: number): number => parseInt(hex.slice(1 + 2 * i, 3 + 2 * i), 16);
+
+/**
+ * Draws the edges of a picture out, in place: each value goes away from what it is in the picture blurred. Four bytes a pixel,
+ * whose opacity stays.
+ */
+export function sharpenPixels(
+  data: Uint8Array | Uint8ClampedArray,
+  blurred: Uint8Array | Uint8ClampedArray,
+  amount: number,
+): void {
+  for (let i = 0; i < data.length; i++) {
+    if (i % 4 === 3) continue;
+    const value = Math.round(data[i]! + amount * (data[i]! - blurred[i]!));
+    data[i] = value < 0 ? 0 : value > 255 ? 255 : value;
+  }
+}
+
+/** A blur finer than this, pixels, changes none of them. */
+export const FINEST_BLUR = 0.3;
 
 /** Changes pixels of four bytes (sRGB and opacity) in place. */
 export function adjustPixels(data: Uint8Array | Uint8ClampedArray, adjusted: Adjusted): void {
@@ -65,7 +90,7 @@ export function inkRamp({ dark, pale }: { readonly dark: Ink; readonly pale: Ink
 }
 
 /** Names what is done to pixels: two that are named alike do the same. */
-export function adjustedKey({ gain, contrast, tones }: Adjusted): string {
+export function adjustedKey({ gain, contrast, tones, sharpen }: Adjusted): string {
   const inks = typeof tones === 'object' ? `${tones.dark.cmyk.join(',')} ${tones.pale.cmyk.join(',')}` : tones;
-  return `${gain} ${contrast} ${inks}`;
+  return `${gain} ${contrast} ${inks}${sharpen ? ` ${sharpen.amount} ${sharpen.reach}` : ''}`;
 }

@@ -5,6 +5,7 @@ export interface AdjustValues {
   /** From −1, dark, over 0, as it is, to 1. */
   readonly light: number;
   readonly contrast: number;
+  readonly sharpen: number;
   readonly inks: 'full' | 'grey' | 'one' | 'two';
   /** The swatch of its darks, and of its lights; lights are paper where there is one ink. */
   readonly dark: string;
@@ -16,6 +17,7 @@ const DARK = { label: 'Darks', kind: { type: 'pick', of: 'swatch' } } as const;
 export const ADJUST: TableOf<AdjustValues> = {
   light: { label: 'Light', kind: percent(-1, 1) },
   contrast: { label: 'Contrast', kind: percent(-1, 1) },
+  sharpen: { label: 'Sharpen', kind: percent(0, 1), help: 'For output: print on paper loses some of its edges.' },
   inks: {
     label: 'Colours',
     kind: choice({ full: 'As they are', grey: 'Grey', one: 'One ink', two: 'Two inks' }),

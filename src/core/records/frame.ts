@@ -118,6 +118,8 @@ export interface Adjust {
   /** −1 to 1. */
   readonly light?: number | undefined;
   readonly contrast?: number | undefined;
+  /** 0 to 1: how much its edges are drawn out, for print to lose less of them. */
+  readonly sharpen?: number | undefined;
   readonly inks?: 'grey' | 'one' | 'two' | undefined;
   /** Swatches of its darks and of its lights. */
   readonly dark?: string | undefined;

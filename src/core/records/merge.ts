@@ -9,7 +9,18 @@ export interface Merged<R> {
 }
 
 /** Properties that are one thing, however many parts they have: half of one box and half of another is neither. */
-const WHOLE: ReadonlySet<string> = new Set(['outline', 'box', 'shape', 'cmyk', 'focus', 'at', 'beside', 'outlines', 'frequency']);
+const WHOLE: ReadonlySet<string> = new Set([
+  'outline',
+  'box',
+  'shape',
+  'cmyk',
+  'focus',
+  'at',
+  'beside',
+  'outlines',
+  'source',
+  'frequency',
+]);
 
 type Plain = Readonly<Record<string, unknown>>;
 

@@ -72,6 +72,8 @@ export interface PictureRecord extends RecordBase<'picture'> {
   readonly alternative?: string | undefined;
   /** Who may use it for what, as its file or its agency says. */
   readonly rights?: string | undefined;
+  /** The picture agency's name for it, and which version of it this is. */
+  readonly source?: { readonly uri: string; readonly version: string } | undefined;
   /** The story that it came with. */
   readonly story?: string | undefined;
 }
@@ -105,6 +107,7 @@ export const PICTURE: Kind<PictureRecord> = {
     credit: LINE,
     alternative: maybe(words(2000)),
     rights: maybe(LINE),
+    source: maybe(parts({ uri: LINE, version: words(40) })),
     story: maybe(reference('story', 'forgets')),
   },
 };

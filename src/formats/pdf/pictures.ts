@@ -6,7 +6,7 @@ import sharp, { type Sharp } from 'sharp';
 import { contourPath } from '@/core/compose/frames/contours';
 import type { AreaItem } from '@/core/compose/displayList/displayList';
 import type { Box } from '@/core/geometry/box';
-import { type Adjusted, adjustPixels, greyPixels, inkRamp } from '@/core/pictures/adjusting';
+import { type Adjusted, adjustPixels, FINEST_BLUR, greyPixels, inkRamp, sharpenPixels } from '@/core/pictures/adjusting';
 import type { PictureRecord } from '@/core/records/index';
 import { isDrawing } from '@/core/records/picture';
 import { readProfile } from '../pictures/profile';
@@ -101,7 +101,15 @@ async function embedAdjusted(
     .raw({ depth: 'uchar' })
     .toBuffer({ resolveWithObject: true });
   const size = sizeOf(info);
-  const { tones } = adjusted;
+  const { tones, sharpen } = adjusted;
+  if (sharpen && sharpen.reach * info.width >= FINEST_BLUR) {
+    const raw = { width: info.width, height: info.height, channels: 4 } as const;
+    const blurred = await sharp(data, { raw })
+      .blur(sharpen.reach * info.width)
+      .raw()
+      .toBuffer();
+    sharpenPixels(data, blurred, sharpen.amount);
+  }
   const mask = async () => {
     const alpha = new Uint8Array(data.length / 4);
     for (let i = 0; i < alpha.length; i++) alpha[i] = data[4 * i + 3]!;

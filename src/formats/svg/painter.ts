@@ -185,11 +185,11 @@ function paintPicture({ frame, box, placed, inner, adjusted, clip, picture }: Pi
     inner || adjusted
       ? `<g clip-path="url(#${id})"><image ${at(placed)}${inner ? ` transform="matrix(${inner.map(fine).join(' ')})"` : ''} ${href}/></g>`
       : `<image ${at(placed)} clip-path="url(#${id})" ${href}/>`;
-  return `${adjusted ? adjustFilter(`adjust-${frame}`, adjusted) : ''}<clipPath id="${id}">${edge}</clipPath>${image}`;
+  return `${adjusted ? adjustFilter(`adjust-${frame}`, adjusted, placed.w) : ''}<clipPath id="${id}">${edge}</clipPath>${image}`;
 }
 
 /** What becomes of a picture's pixels, as a filter (Filter Effects 1), step by step as `adjustPixels` does it. */
-function adjustFilter(id: string, { gain, contrast, tones }: Adjusted): string {
+function adjustFilter(id: string, { gain, contrast, tones, sharpen }: Adjusted, width: number): string {
   const linear = (slope: number, intercept: number) =>
     `<feComponentTransfer>${['R', 'G', 'B'].map((c) => `<feFunc${c} type="linear" slope="${fine(slope)}" intercept="${fine(intercept)}"/>`).join('')}</feComponentTransfer>`;
   const grey = `${GREY_OF.join(' ')} 0 0`;
@@ -199,9 +199,14 @@ function adjustFilter(id: string, { gain, contrast, tones }: Adjusted): string {
     typeof tones === 'object'
       ? `<feComponentTransfer>${['R', 'G', 'B'].map((c, i) => `<feFunc${c} type="table" tableValues="${channel(tones.dark.rgb, i)} ${channel(tones.pale.rgb, i)}"/>`).join('')}</feComponentTransfer>`
       : '';
+  const sharper = sharpen
+    ? `<feGaussianBlur stdDeviation="${fine(sharpen.reach * width)}" result="soft"/>` +
+      `<feComposite in="SourceGraphic" in2="soft" operator="arithmetic" k2="${fine(1 + sharpen.amount)}" k3="${fine(-sharpen.amount)}" result="sharp"/>` +
+      `<feComposite in="sharp" in2="SourceGraphic" operator="in"/>`
+    : '';
   return (
     `<filter id="${id}" color-interpolation-filters="sRGB" x="0" y="0" width="1" height="1">` +
-    `${linear(gain, 0)}${linear(contrast, 0.5 - 0.5 * contrast)}${tones === 'full' ? '' : toGrey}${ramp}</filter>`
+    `${sharper}${linear(gain, 0)}${linear(contrast, 0.5 - 0.5 * contrast)}${tones === 'full' ? '' : toGrey}${ramp}</filter>`
   );
 }
 

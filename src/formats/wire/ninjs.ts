@@ -88,7 +88,7 @@ function itemOf(item: Json): WireItem | undefined {
   const summary = line(firstOf(item['descriptions']) ?? item['description_text'] ?? item['description_usage'], 2000);
   return {
     uri: line(item['uri']),
-    version: typeof item['version'] === 'number' ? String(item['version']) : line(item['version'], 40),
+    version: versionOf(item),
     at: instant(item['versioncreated']) ?? instant(item['versionCreated']) ?? '',
     headline,
     slug: line(item['slugline'] ?? firstOf(item['sluglines'])),
@@ -153,6 +153,8 @@ export interface HeldPicture {
   /** What it may be used for, as the agency says it. */
   readonly rights: string;
   readonly status: WireItem['status'];
+  /** Which version of it this is; empty where the agency does not say. */
+  readonly version: string;
   readonly width: number | undefined;
   readonly height: number | undefined;
   /** Where its file is, and a smaller picture of it, as the agency says it: perhaps relative to where it was asked. */
@@ -181,6 +183,7 @@ export function readHeld(name: string, bytes: Uint8Array): HeldPicture[] {
         credit: own.credit,
         rights: line(item['usageterms'] ?? item['usageTerms'] ?? item['copyrightnotice'], 400),
         status: statusOf(item),
+        version: versionOf(item),
         width: size(by('original')?.['width']),
         height: size(by('original')?.['height']),
         original: own.href,
@@ -188,6 +191,9 @@ export function readHeld(name: string, bytes: Uint8Array): HeldPicture[] {
       };
     });
 }
+
+const versionOf = (item: Json): string =>
+  typeof item['version'] === 'number' ? String(item['version']) : line(item['version'], 40);
 
 const fileIn = (href: string): string => /([^/?#]+)(?:[?#].*)?$/.exec(href)?.[1] ?? 'picture';
 

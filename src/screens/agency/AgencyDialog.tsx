@@ -55,7 +55,7 @@ export function AgencyDialog({ onTaken, onClose }: AgencyDialogProps) {
     for (const [done, uri] of uris.entries()) {
       setTaking({ done, of: uris.length });
       try {
-        onTaken(await ask<CameAsPicture>('/api/agency/taken', { q: found.words, uri }, own.signal));
+        onTaken(await ask<CameAsPicture>('/api/agency/taken', { uri }, own.signal));
       } catch (error) {
         if (own.signal.aborted) return;
         setWrong((error as Error).message);
@@ -101,7 +101,7 @@ export function AgencyDialog({ onTaken, onClose }: AgencyDialogProps) {
                 onClick={() => setChosen(toggled(chosen, held.uri))}
               >
                 <img
-                  src={`/api/agency/thumbnail?${new URLSearchParams({ q: found.words, uri: held.uri }).toString()}`}
+                  src={`/api/agency/thumbnail?${new URLSearchParams({ uri: held.uri }).toString()}`}
                   alt={held.caption}
                   className={`bg-base-200 aspect-3/2 w-full object-cover ${held.status === 'usable' ? '' : 'opacity-50'}`}
                 />

@@ -23,6 +23,7 @@ import { contains, middleOf } from '@/core/geometry/box';
 import { type FrameInSight, onSpread } from './frames/frameInSight';
 import { textOf } from './frames/frameWords';
 import { useChosen } from './frames/useChosen';
+import { usePictureFiles } from './frames/usePictureFiles';
 import { useDeskActions } from './frames/useDeskActions';
 import { wholeGroup } from './frames/wholeGroup';
 import { Hand, textHolder } from './hand/hand';
@@ -118,6 +119,7 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
   const picking = usePicking({ ...surroundings, hand });
   const cropping = useCropping({ hand, store, composer, view, actions });
   const outlining = useOutlining({ hand, store, composer, view, actions });
+  const pictureFiles = usePictureFiles(place.document, document);
   const guiding = useGuiding({ hand, view, format, pages, frames, actions });
   useUnitOf(document);
   const inHand = useTextInHand(store, composer, () => textHolder(hand));
@@ -220,6 +222,8 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
     cropping,
     outlining,
     guiding,
+    /** What is known of the files of its pictures. */
+    pictureFiles,
     /** The text that is written in. */
     inHand,
     formatter,

@@ -21,9 +21,9 @@ function agencyUrl(): string {
 /** Where the small pictures of its answers are: each is asked for by itself, which shall not ask the agency everything again. */
 const thumbnails = new LRUCache<string, string>({ max: 2000 });
 
-/** What it holds that some words are found in. */
-async function held(words: string, signal?: AbortSignal): Promise<readonly HeldPicture[]> {
-  const at = new URL(`search?${new URLSearchParams({ q: words }).toString()}`, agencyUrl()).href;
+/** What it answers to a question. */
+async function held(path: string, asked: URLSearchParams, signal?: AbortSignal): Promise<readonly HeldPicture[]> {
+  const at = new URL(`${path}?${asked.toString()}`, agencyUrl()).href;
   const bytes = await fetched(`“${NAME}”`, at, FEED_BYTES, 'application/json', signal);
   const pictures = await inReader({ job: 'held', name: NAME, bytes }, signal);
   for (const { uri, thumbnail } of pictures) thumbnails.set(uri, thumbnail);
@@ -35,13 +35,18 @@ export async function searchAgency(
   words: string,
   signal?: AbortSignal,
 ): Promise<{ name: string; pictures: readonly HeldLine[] }> {
-  const pictures = (await held(words, signal)).map(({ original: _, thumbnail: __, ...line }) => line);
+  const found = await held('search', new URLSearchParams({ q: words }), signal);
+  const pictures = found.map(({ original: _, thumbnail: __, ...line }) => line);
   return { name: NAME, pictures };
 }
 
-/** One of its pictures, by what it is known by among those that some words are found in. @throws NotThereError, RefusedFileError */
-async function heldPicture(words: string, uri: string, signal?: AbortSignal): Promise<HeldPicture> {
-  const own = (await held(words, signal)).find((each) => each.uri === uri);
+/** Pictures of it by what they are known by. @throws NotThereError, RefusedFileError */
+const heldBy = (uris: readonly string[], signal?: AbortSignal): Promise<readonly HeldPicture[]> =>
+  held('items', new URLSearchParams(uris.map((uri) => ['uri', uri])), signal);
+
+/** @throws NotThereError, RefusedFileError */
+async function heldPicture(uri: string, signal?: AbortSignal): Promise<HeldPicture> {
+  const own = (await heldBy([uri], signal)).find((each) => each.uri === uri);
   if (!own) throw new NotThereError('The agency no longer offers that picture.');
   return own;
 }
@@ -58,8 +63,8 @@ async function fileOf(href: string, limit: number, signal?: AbortSignal): Promis
 const THUMBNAIL_BYTES = 5_000_000;
 
 /** A small picture of what an agency holds, for a screen, as WebP. @throws NotThereError, RefusedFileError */
-export async function heldThumbnail(words: string, uri: string, signal?: AbortSignal): Promise<Uint8Array> {
-  const thumbnail = thumbnails.get(uri) ?? (await heldPicture(words, uri, signal)).thumbnail;
+export async function heldThumbnail(uri: string, signal?: AbortSignal): Promise<Uint8Array> {
+  const thumbnail = thumbnails.get(uri) ?? (await heldPicture(uri, signal)).thumbnail;
   return inReader({ job: 'screenCopy', side: 400, bytes: await fileOf(thumbnail, THUMBNAIL_BYTES, signal) }, signal);
 }
 
@@ -67,8 +72,8 @@ export async function heldThumbnail(words: string, uri: string, signal?: AbortSi
  * Takes a picture from the agency, with its words and what it may be used for.
  * @throws RefusedFileError where it may not be printed, NotThereError
  */
-export async function takeFromAgency(words: string, uri: string, signal?: AbortSignal): Promise<KeptPicture> {
-  const own = await heldPicture(words, uri, signal);
+export async function takeFromAgency(uri: string, signal?: AbortSignal): Promise<KeptPicture> {
+  const own = await heldPicture(uri, signal);
   if (own.status !== 'usable')
     throw new RefusedFileError(`“${own.title}” may not be printed now: ${own.rights || 'the agency withholds it'}`);
   const { picture, notes } = await keptPicture(own.title, await fileOf(own.original, PICTURE_BYTES, signal), signal);
@@ -79,7 +84,25 @@ export async function takeFromAgency(words: string, uri: string, signal?: AbortS
       caption: own.caption || picture.caption,
       credit: own.credit || picture.credit,
       ...(own.rights ? { rights: own.rights } : {}),
+      source: { uri, version: own.version },
     },
     notes,
   };
+}
+
+/** At most so many pictures are asked for at once. */
+const ASKED = 100;
+
+/** Of pictures that were taken from the agency, those of which it has another version now. @throws NotThereError, RefusedFileError */
+export async function changedAtAgency(
+  taken: readonly { readonly uri: string; readonly version: string }[],
+  signal?: AbortSignal,
+): Promise<ReadonlySet<string>> {
+  const changed = new Set<string>();
+  for (let at = 0; at < taken.length; at += ASKED) {
+    const some = new Map(taken.slice(at, at + ASKED).map(({ uri, version }) => [uri, version]));
+    for (const { uri, version } of await heldBy([...some.keys()], signal))
+      if (some.has(uri) && some.get(uri) !== version) changed.add(uri);
+  }
+  return changed;
 }

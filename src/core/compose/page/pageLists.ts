@@ -112,14 +112,15 @@ export class PageLists {
   }
 
   /** What an adjustment does to pixels; undefined where that is nothing. */
-  #adjusted(document: Document, adjust: Adjust | undefined): Adjusted | undefined {
+  #adjusted(document: Document, adjust: Adjust | undefined, width: number): Adjusted | undefined {
     if (!adjust) return undefined;
-    const { light = 0, contrast = 0, inks, dark, pale } = adjust;
+    const { light = 0, contrast = 0, sharpen = 0, inks, dark, pale } = adjust;
     const ink = (swatch: string | undefined) => this.#inks.ink(document, swatch ?? '', 1);
     const tones =
       inks === undefined ? 'full' : inks === 'grey' ? 'grey' : { dark: ink(dark), pale: inks === 'two' ? ink(pale) : PAPER };
-    if (light === 0 && contrast === 0 && tones === 'full') return undefined;
-    return { gain: 1 + light, contrast: 1 + contrast, tones };
+    if (light === 0 && contrast === 0 && sharpen === 0 && tones === 'full') return undefined;
+    const sharper = sharpen > 0 ? { sharpen: { amount: SHARPEST * sharpen, reach: SHARP_REACH / width } } : {};
+    return { gain: 1 + light, contrast: 1 + contrast, tones, ...sharper };
   }
 
   #itemsOf(document: Document, each: Shown, box: Box, texts: readonly TextItem[] | undefined): readonly Item[] {
@@ -173,7 +174,9 @@ export class PageLists {
     }
     if (fill) items.push(area('fill', { ink: ink(fill) }));
     if (shows && picture)
-      items.push(pictureItem(frame, picture, shows, box, contour, this.#adjusted(document, shows.adjust), showing));
+      items.push(
+        pictureItem(frame, picture, shows, box, contour, (width) => this.#adjusted(document, shows.adjust, width), showing),
+      );
     else if (kind.waitsFor) items.push({ type: 'empty', frame: frame.id, box, ...showing });
     if (texts) items.push(...texts);
     if (border && border.weight > 0) items.push(area('border', { ink: ink(border), stroke: border.weight }));
@@ -182,6 +185,10 @@ export class PageLists {
   }
 }
 
+/** Sharpening at its most, and how far it reaches, points: a pixel and a half of 300 to the inch. */
+const SHARPEST = 1.5;
+const SHARP_REACH = 0.36;
+
 /** A picture whose text runs around what stands before its background is cut out, or it would cover that text. */
 function pictureItem(
   frame: FrameRecord,
@@ -189,10 +196,11 @@ function pictureItem(
   content: Shows,
   box: Box,
   contour: Contour,
-  adjusted: Adjusted | undefined,
+  adjustedAt: (width: number) => Adjusted | undefined,
   showing: Showing,
 ): PictureItem {
   const { box: placed, matrix: inner } = placedPicture(box, picture, content);
+  const adjusted = adjustedAt(placed.w);
   const cut =
     frame.wrap.mode === 'outline' && frame.wrap.outline === 'background'
       ? (frame.outline ?? picture.outlines.background)

@@ -2,11 +2,21 @@
 
 import { useEffect, useState } from 'react';
 import type { Legibility } from '@/client/typesetter';
+import { find } from '@/core/records/document';
 import { formatNumber } from '@/core/length/length';
 import { useSetting } from '../../sheet/useSetting';
 import { useHand } from '../hand/hand';
 import type { FrameInSight } from '../frames/frameInSight';
 import type { Desk } from '../useDesk';
+
+/** The light of a picture that is so many times what it is now. */
+function lightBy({ document }: Desk, frame: string, gain: number): number {
+  const content = find(document, 'frame', frame)?.content;
+  const light = content?.type === 'picture' ? (content.adjust?.light ?? 0) : 0;
+  return Math.max(-1, Math.min(1, Math.round(((1 + light) * gain - 1) * 100) / 100));
+}
+
+const opacityOf = ({ document }: Desk, frame: string) => find(document, 'frame', frame)?.opacity;
 
 /** Whether words can be read on the picture or panel they lie on, and what would mend it. */
 export function Legible({ desk, each }: { desk: Desk; each: FrameInSight }) {
@@ -26,7 +36,7 @@ export function Legible({ desk, each }: { desk: Desk; each: FrameInSight }) {
     };
   }, [composer, page.page.id, frame.id, painted, isResting]);
   if (!found) return null;
-  const { ratio, needed, words, panel } = found;
+  const { ratio, needed, words, panel, picture } = found;
   const reads = ratio >= needed;
   return (
     <div data-contrast={ratio.toFixed(2)}>
@@ -35,6 +45,26 @@ export function Legible({ desk, each }: { desk: Desk; each: FrameInSight }) {
         {reads ? 'enough to read' : `${formatNumber(needed, 1)} : 1 is needed`}
       </p>
       {!reads && <p className="opacity-75">Hardest to read: “{words.length > 60 ? `${words.slice(0, 57)}…` : words}”</p>}
+      {picture?.gain !== undefined && (
+        <button
+          type="button"
+          className="btn btn-xs mt-1 mr-1"
+          onClick={() => desk.actions.put('adjust', [picture.frame], { light: lightBy(desk, picture.frame, picture.gain!) })}
+        >
+          Make the picture {picture.gain < 1 ? 'darker' : 'lighter'}
+        </button>
+      )}
+      {picture?.fade !== undefined && (
+        <button
+          type="button"
+          className="btn btn-xs mt-1 mr-1"
+          onClick={() =>
+            desk.actions.put('look', [picture.frame], { opacity: picture.fade! * (opacityOf(desk, picture.frame) ?? 1) })
+          }
+        >
+          Fade the picture to {Math.round(100 * picture.fade)} %
+        </button>
+      )}
       {panel && (
         <button
           type="button"

@@ -6,6 +6,7 @@ import { useRef } from 'react';
 import { NumberField } from '@/parts/NumberField';
 import { WordsField } from '@/parts/WordsField';
 import type { Box } from '@/core/geometry/box';
+import { type PictureFiles, pictureStates } from '@/core/pictures/states';
 import { ENOUGH_PPI, effectiveResolution, GOOD_PPI, placedPicture } from '@/core/pictures/placing';
 import { type Document, find } from '@/core/records/document';
 import type { PictureContent } from '@/core/records/frame';
@@ -21,12 +22,19 @@ interface PictureChapterProps {
   readonly onPictureWords: (picture: string, words: Partial<PictureWords>) => void;
   readonly onPage: (picture: PictureRecord, page: number) => void;
   readonly onFile: (picture: PictureRecord, file: File) => void;
+  readonly files: PictureFiles;
+  /** Looks for all that is missing among files. */
+  readonly onFind: (files: readonly File[]) => void;
+  readonly onRenew: (picture: PictureRecord) => void;
+  /** Makes the frame smaller, until the picture is fine enough. */
+  readonly onShrink: () => void;
   /** Goes into a text. */
   readonly onWrite: (text: string) => void;
 }
 
 /** What is known of a picture as it lies here: whether it is fine enough for print, its inks, its words. */
-export function PictureChapter({ document, frame, content, box, onPictureWords, onPage, onFile, onWrite }: PictureChapterProps) {
+export function PictureChapter(props: PictureChapterProps) {
+  const { document, frame, content, box, onPictureWords, onPage, onFile, onWrite } = props;
   const picture = find(document, 'picture', content.picture);
   const chooser = useRef<HTMLInputElement>(null);
   if (!picture) return <p className="opacity-75">This frame is empty. Drag a picture from the tray onto it.</p>;
@@ -44,7 +52,11 @@ export function PictureChapter({ document, frame, content, box, onPictureWords, 
   return (
     <Group name="Picture">
       <Resolution picture={picture} ppi={effectiveResolution(picture, placedPicture(box, picture, content).box)} />
+      <States {...props} picture={picture} />
       <p className="opacity-75">{kindWords(picture)}</p>
+      {picture.colour === 'rgb' && !isDrawing(picture) && (
+        <p className="opacity-75">Its light is put into inks when it is printed.</p>
+      )}
       {picture.pages !== undefined && picture.pages > 1 && (
         <NumberField
           label={`Page, of ${picture.pages}`}
@@ -84,6 +96,40 @@ export function PictureChapter({ document, frame, content, box, onPictureWords, 
       />
       {picture.rights && <p className="opacity-75">Rights: {picture.rights}</p>}
     </Group>
+  );
+}
+
+/** What is wrong with a picture here, each with what mends it. */
+function States({ picture, content, box, files, onFind, onRenew, onShrink }: PictureChapterProps & { picture: PictureRecord }) {
+  const chooser = useRef<HTMLInputElement>(null);
+  const mends = {
+    missing: { name: 'Find the file …', run: () => chooser.current?.click() },
+    changed: { name: 'Take the newer one', run: () => onRenew(picture) },
+    coarse: { name: `Make it smaller, to ${ENOUGH_PPI} ppi`, run: onShrink },
+  } as const;
+  return (
+    <>
+      {pictureStates(picture, box, content, files).map(({ is, words }) => (
+        <div key={is} data-state={is}>
+          {is !== 'coarse' && <p className="text-error font-semibold">{words}.</p>}
+          <button type="button" className="btn btn-xs mt-0.5" onClick={mends[is].run}>
+            {mends[is].name}
+          </button>
+        </div>
+      ))}
+      <input
+        ref={chooser}
+        type="file"
+        hidden
+        multiple
+        accept={PICTURE_ENDINGS}
+        aria-label="Files among which it is looked for"
+        onChange={(event) => {
+          if (event.target.files?.length) onFind([...event.target.files]);
+          event.target.value = '';
+        }}
+      />
+    </>
   );
 }
 

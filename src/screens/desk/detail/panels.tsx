@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import type { FrameContent } from '@/core/records/frame';
+import { ENOUGH_PPI } from '@/core/pictures/placing';
 import { pictureFiles } from '../frames/pictureFiles';
 import type { FrameInSight } from '../frames/frameInSight';
 import type { Desk } from '../useDesk';
@@ -42,6 +43,15 @@ const PANELS: {
       onPictureWords={desk.actions.pictureWords}
       onPage={pictureFiles(desk.store, desk.say).page}
       onFile={pictureFiles(desk.store, desk.say).replace}
+      files={desk.pictureFiles.files}
+      onFind={(found) => {
+        const { files, lookAgain } = desk.pictureFiles;
+        void pictureFiles(desk.store, desk.say)
+          .find([...files.missing], found)
+          .then(lookAgain);
+      }}
+      onRenew={(picture) => void pictureFiles(desk.store, desk.say).renew(picture).then(desk.pictureFiles.lookAgain)}
+      onShrink={() => desk.actions.shrinkToResolution([each.frame.id], ENOUGH_PPI)}
       onWrite={desk.inHand.beginAtEnd}
     />
   ),

@@ -46,7 +46,7 @@ import { addMarginText, markOut, type MarkOut } from '@/core/actions/markOut';
 import { type Beneath, combineCaptions, partCaption, setBeside } from '@/core/actions/captions';
 import type { Beside } from '@/core/records/frame';
 import type { AdjustValues } from '@/core/properties/adjust';
-import { type PictureWords, setAdjust, setCrop, setFocus, setPictureWords } from '@/core/actions/pictures';
+import { type PictureWords, setAdjust, setCrop, setFocus, setPictureWords, shrinkToResolution } from '@/core/actions/pictures';
 import type { Point } from '@/core/geometry/box';
 import type { CropValues } from '@/core/properties/crop';
 import type { TextLayout, Wrap } from '@/core/records/frame';
@@ -98,6 +98,7 @@ const LABELS: Readonly<Record<string, string>> = {
   fit: 'Change how a picture lies in its frame',
   light: 'Adjust a picture',
   contrast: 'Adjust a picture',
+  sharpen: 'Adjust a picture',
   inks: 'Adjust a picture',
   dark: 'Adjust a picture',
   pale: 'Adjust a picture',
@@ -225,6 +226,8 @@ export function useDeskActions(store: DeskStore, composer: ComposerClient, say: 
         act('Part a caption from its picture', (document) => partCaption(document, frames)),
       pictureWords: (picture: string, words: Partial<PictureWords>) =>
         act('Change the words of a picture', (document) => setPictureWords(document, picture, words)),
+      shrinkToResolution: (frames: readonly string[], ppi: number) =>
+        act('Make a picture smaller', (document) => shrinkToResolution(document, frames, ppi)),
       swapPictures: (frames: PlannedActions['swapPictures']) => plan('Swap pictures', 'swapPictures', frames),
       fillFrame: (intent: PlannedActions['fillFrame']) => plan('Put a picture into its frame', 'fillFrame', intent),
       putSlot: (intent: PutSlot) =>

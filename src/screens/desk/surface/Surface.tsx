@@ -21,6 +21,7 @@ import { Block, Brackets, Corners, TurnHold } from './Holds';
 import { Distances } from './Distances';
 import { InsidePicture } from './InsidePicture';
 import { Measure } from './Measure';
+import { PictureMarks } from './PictureMarks';
 import { PageGuides } from './PageGuides';
 import { OutlinePoints } from './OutlinePoints';
 import { Lit, Sentences } from './Lit';
@@ -93,6 +94,7 @@ export function Surface({ desk }: { desk: Desk }) {
             onTail={(of, event) => gestures.carryOver('tail', of, event)}
             onTailKey={desk.puttingDown.goOn}
           />
+          <PictureMarks desk={desk} />
           <Misspellings desk={desk} />
           {desk.look.invisibles && <Invisibles desk={desk} />}
           <Marked desk={desk} />

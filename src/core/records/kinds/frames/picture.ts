@@ -18,6 +18,7 @@ export const PICTURE_FRAME: FrameKind<PictureContent> = {
       parts({
         light: maybe(figure(-1, 1)),
         contrast: maybe(figure(-1, 1)),
+        sharpen: maybe(SHARE),
         inks: maybe(oneOf('grey', 'one', 'two')),
         dark: maybe(reference('swatch', 'holds')),
         pale: maybe(reference('swatch', 'holds')),
