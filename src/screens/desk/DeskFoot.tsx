@@ -38,6 +38,11 @@ export function DeskFoot({ desk, pages, width, look, writing, onToggle }: DeskFo
         {pages.length > 1 ? `Spread ${first.number}–${pages[1]!.number}` : `Page ${first.number}`}, {first.master.name} master
       </span>
       <ZoomField desk={desk} />
+      {desk.turn !== 0 && (
+        <button type="button" className="font-semibold underline" onClick={() => desk.turnBy(-desk.turn / 90)}>
+          Turned {desk.turn}°, turn it back
+        </button>
+      )}
       <UnitField />
       <Switch on={look.columns} name="Columns and guides" keys="," run={() => onToggle('columns')} />
       <Switch on={look.baselines} name="Baselines" keys=";" run={() => onToggle('baselines')} />

@@ -23,6 +23,7 @@ import { Detail } from './detail/Detail';
 import { PageLine } from './PageLine';
 import { PaperShadow } from './surface/PaperShadow';
 import { RowPlaces, RowSpreads } from './surface/Row';
+import { Writing } from './text/Writing';
 import { Rulers } from './surface/Rulers';
 import { OverSurface } from './surface/OverSurface';
 import { Surface, typeAt } from './surface/Surface';
@@ -128,27 +129,24 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
         <main className="flex min-w-0 flex-1 flex-col">
           <h1 className="sr-only">{place.title}</h1>
           <Ground desk={desk}>
-            <RowSpreads desk={desk} />
-            <PaperShadow at={toScreen(view.view, widened(view.bleedBox, -desk.format.bleed))} />
-            <Spread
-              format={desk.format}
-              pages={desk.spread.pages}
-              composer={composer}
-              bleedBox={view.bleedBox}
-              view={view.view}
-              look={look}
-              alone={desk.alone}
-            />
-            <Surface desk={desk} />
-            <RowPlaces desk={desk} />
-            {guides && look.rulers && <Rulers desk={desk} />}
-            <OverSurface
-              desk={desk}
-              commands={byId}
-              textCommands={ofText}
-              onFiles={(files) => void bringIn(files)}
-              onTurn={turn}
-            />
+            <div className="absolute" style={view.layer} data-turned={view.turn}>
+              <RowSpreads desk={desk} />
+              <PaperShadow at={toScreen(view.view, widened(view.bleedBox, -desk.format.bleed))} />
+              <Spread
+                format={desk.format}
+                pages={desk.spread.pages}
+                composer={composer}
+                bleedBox={view.bleedBox}
+                view={view.view}
+                look={look}
+                alone={desk.alone}
+              />
+              <Surface desk={desk} />
+              <RowPlaces desk={desk} />
+              {guides && look.rulers && <Rulers desk={desk} />}
+              <Writing desk={desk} commands={ofText} onFiles={(files) => void bringIn(files)} onTurn={turn} />
+            </div>
+            <OverSurface desk={desk} commands={byId} />
           </Ground>
           {guides && <DeskStrip desk={desk} commands={byId} textCommands={ofTextById} />}
           {guides && (

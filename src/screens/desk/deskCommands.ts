@@ -59,6 +59,8 @@ export function deskCommands(
     command('fit', 'Fit the spread', '0', undefined, view.fit),
     command('nearer', 'Zoom in', '=', undefined, () => view.zoomBy(1.25)),
     command('farther', 'Zoom out', '-', undefined, () => view.zoomBy(0.8)),
+    command('turn-desk', 'Turn the desk clockwise', 'u', undefined, () => view.turnBy(1)),
+    command('turn-desk-back', 'Turn the desk anticlockwise', 'Shift+U', undefined, () => view.turnBy(-1)),
     command('row', 'Spreads before and after', 'w', undefined, () => toggle('row')),
     command('proof', 'Proof view', '.', undefined, () => toggle('proof')),
     command('columns', 'Columns and guides', ',', undefined, () => toggle('columns')),

@@ -1,9 +1,10 @@
 'use client';
 
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import type { Box } from '@/core/geometry/box';
+import type { Box, Point } from '@/core/geometry/box';
 import type { PlacedPage } from '@/core/page/pages';
 import type { FormatRecord } from '@/core/records/index';
+import { boxOnGround, nextTurn, pointOn, type Turn, turnedSize, wayOn } from './turned';
 import { type Size, useSize } from './useSize';
 import { useLatest } from '../frame/useLatest';
 import { fitView, toScreen, toSpread, zoomed, type View } from './view';
@@ -11,11 +12,14 @@ import { fitView, toScreen, toSpread, zoomed, type View } from './view';
 /** Pixels of the desk's edge that what is revealed keeps away from. */
 const RIM = 12;
 
+/** A place of the screen. */
+export interface OnScreen {
+  readonly clientX: number;
+  readonly clientY: number;
+}
+
 /** Takes a zoom about a point of the screen, by so many times; gives whether it meant something to it. */
-export type Zoomer = (
-  at: { readonly clientX: number; readonly clientY: number; readonly target: EventTarget | null },
-  factor: number,
-) => boolean;
+export type Zoomer = (at: OnScreen & { readonly target: EventTarget | null }, factor: number) => boolean;
 
 /** A row of spreads, one under another: which lie next to the one in sight, by their first pages. */
 export interface Row {
@@ -62,7 +66,10 @@ const seenOn = ({ view, size: { width, height } }: Looked, size: Size): View => 
  */
 export function useDeskView(pages: readonly PlacedPage[], format: FormatRecord, row?: Row) {
   const ref = useRef<HTMLDivElement>(null);
-  const size = useSize(ref);
+  const ground = useSize(ref);
+  const [turn, setTurn] = useState<Turn>(0);
+  /** Of what lies on the ground, which may be turned. */
+  const size = useMemo(() => turnedSize(ground, turn), [ground, turn]);
   const { id } = pages[0]!.page;
   const [chosen, setChosen] = useState<Looked>();
   /** The same, also between two drawings. */
@@ -86,6 +93,12 @@ export function useDeskView(pages: readonly PlacedPage[], format: FormatRecord, 
     put({ spread: to, view: { ...from, ty: from.ty + by * rowStep(format) * from.k }, size });
     row?.onGo(by);
   };
+  /** A point of the screen on what lies there, pixels; and a way. */
+  const onDesk = useLatest(({ clientX, clientY }: OnScreen): Point => {
+    const rect = ref.current!.getBoundingClientRect();
+    return pointOn(turn, ground, { x: clientX - rect.left, y: clientY - rect.top });
+  });
+  const wayOnDesk = useLatest((x: number, y: number): Point => wayOn(turn, { x, y }));
   const change = useLatest((make: (from: View) => View) => {
     const isComing = last.current !== undefined && last.current.spread !== id && row !== undefined;
     const next = make(last.current && (isComing || last.current.spread === id) ? seenOn(last.current, size) : fitted);
@@ -113,15 +126,16 @@ export function useDeskView(pages: readonly PlacedPage[], format: FormatRecord, 
     const onWheel = (event: WheelEvent) => {
       event.preventDefault();
       if (taker.current?.(event, Math.exp(-event.deltaY / 400))) return;
-      const rect = element.getBoundingClientRect();
+      const at = onDesk(event);
+      const way = wayOnDesk(event.deltaX, event.deltaY);
       change((from) =>
         event.ctrlKey || event.metaKey
-          ? zoomed(from, Math.exp(-event.deltaY / 300), event.clientX - rect.left, event.clientY - rect.top)
-          : { ...from, tx: from.tx - event.deltaX, ty: from.ty - event.deltaY },
+          ? zoomed(from, Math.exp(-event.deltaY / 300), at.x, at.y)
+          : { ...from, tx: from.tx - way.x, ty: from.ty - way.y },
       );
     };
     /** Fingers on the desk: two of them zoom and move it, and whatever one of them had begun is over. */
-    const fingers = new Map<number, { readonly clientX: number; readonly clientY: number }>();
+    const fingers = new Map<number, OnScreen>();
     const pinched = () => {
       const [one, other] = [...fingers.values()];
       if (!one || !other || fingers.size > 2) return undefined;
@@ -146,10 +160,11 @@ export function useDeskView(pages: readonly PlacedPage[], format: FormatRecord, 
       if (!before || !now) return;
       const target = document.elementFromPoint(now.clientX, now.clientY);
       if (taker.current?.({ ...now, target }, now.apart / before.apart)) return;
-      const rect = element.getBoundingClientRect();
+      const at = onDesk(before);
+      const way = wayOnDesk(now.clientX - before.clientX, now.clientY - before.clientY);
       change((from) => {
-        const near = zoomed(from, now.apart / before.apart, before.clientX - rect.left, before.clientY - rect.top);
-        return { ...near, tx: near.tx + now.clientX - before.clientX, ty: near.ty + now.clientY - before.clientY };
+        const near = zoomed(from, now.apart / before.apart, at.x, at.y);
+        return { ...near, tx: near.tx + way.x, ty: near.ty + way.y };
       });
     };
     const onUp = ({ pointerId }: PointerEvent) => fingers.delete(pointerId);
@@ -163,15 +178,15 @@ export function useDeskView(pages: readonly PlacedPage[], format: FormatRecord, 
       window.removeEventListener('pointermove', onMove);
       window.removeEventListener('pointerup', onUp);
     };
-  }, [change]);
+  }, [change, onDesk, wayOnDesk]);
 
   const pointAt = useCallback(
-    ({ clientX, clientY }: { clientX: number; clientY: number }) => {
-      const rect = ref.current!.getBoundingClientRect();
-      const inside = clientX >= rect.left && clientX <= rect.right && clientY >= rect.top && clientY <= rect.bottom;
-      return { inside, ...toSpread(view, clientX - rect.left, clientY - rect.top) };
+    (event: OnScreen) => {
+      const { x, y } = onDesk(event);
+      const inside = x >= 0 && x <= size.width && y >= 0 && y <= size.height;
+      return { inside, ...toSpread(view, x, y) };
     },
-    [view],
+    [view, size, onDesk],
   );
 
   const pan = (dx: number, dy: number) => change((from) => ({ ...from, tx: from.tx + dx, ty: from.ty + dy }));
@@ -180,6 +195,34 @@ export function useDeskView(pages: readonly PlacedPage[], format: FormatRecord, 
     ref,
     size,
     view,
+    turn,
+    /** The desk turned by so many quarters clockwise, its spread seen whole. */
+    turnBy: (quarters: number) => {
+      setTurn((now) => nextTurn(now, quarters));
+      put(undefined);
+    },
+    /** Where what lies on the desk does so on the ground, as CSS has it. */
+    layer: {
+      width: size.width,
+      height: size.height,
+      left: (ground.width - size.width) / 2,
+      top: (ground.height - size.height) / 2,
+      transform: turn === 0 ? undefined : `rotate(${turn}deg)`,
+    },
+    ground,
+    onDesk,
+    /** How far the pointer has gone over the spread, points. */
+    gone: (from: OnScreen, to: OnScreen): Point => {
+      const way = wayOnDesk(to.clientX - from.clientX, to.clientY - from.clientY);
+      return { x: way.x / view.k, y: way.y / view.k };
+    },
+    /** Where an arrow key goes on the page, as it is seen. */
+    seenWay: ([across, down]: readonly [number, number]): readonly [number, number] => {
+      const { x, y } = wayOn(turn, { x: across, y: down });
+      return [x, y];
+    },
+    /** Where a box of the desk, pixels, lies on the ground. */
+    onGround: (box: Box): Box => boxOnGround(turn, ground, box),
     /** The spread with its bleed, in its own coordinates. */
     bleedBox,
     pointAt,
@@ -192,7 +235,8 @@ export function useDeskView(pages: readonly PlacedPage[], format: FormatRecord, 
       const { left, right, top, bottom } = ref.current!.getBoundingClientRect();
       const beyond = (at: number, from: number, to: number) => Math.max(0, from - at) - Math.max(0, at - to);
       const [dx, dy] = [beyond(clientX, left, right), beyond(clientY, top, bottom)];
-      if (dx !== 0 || dy !== 0) pan(dx, dy);
+      const way = wayOn(turn, { x: dx, y: dy });
+      if (dx !== 0 || dy !== 0) pan(way.x, way.y);
     },
     /** Brings a box of the desk, pixels, into sight. */
     reveal: ({ x, y, w, h }: Box) => {
@@ -201,7 +245,11 @@ export function useDeskView(pages: readonly PlacedPage[], format: FormatRecord, 
       const [dx, dy] = [by(x, w, size.width), by(y, h, size.height)];
       if (dx !== 0 || dy !== 0) pan(dx, dy);
     },
-    pan,
+    /** Moves the desk as far as the pointer has gone. */
+    panBy: (from: OnScreen, to: OnScreen) => {
+      const way = wayOn(turn, { x: to.clientX - from.clientX, y: to.clientY - from.clientY });
+      pan(way.x, way.y);
+    },
     /** Pixels to the point; the middle of the desk stays where it is. */
     zoomTo: (k: number) => change((from) => zoomed(from, k / from.k, size.width / 2, size.height / 2)),
     zoomBy: (factor: number) => change((from) => zoomed(from, factor, size.width / 2, size.height / 2)),

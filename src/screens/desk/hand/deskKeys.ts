@@ -14,6 +14,7 @@ export const deskKeys =
       | 'outlining'
       | 'guiding'
       | 'spread'
+      | 'view'
       | 'letGo'
       | 'held'
       | 'format'
@@ -27,7 +28,8 @@ export const deskKeys =
       work();
       return true;
     };
-    const way = ARROWS[event.key];
+    const pressed = ARROWS[event.key];
+    const way = pressed && desk.view.seenWay(pressed);
     const arrow = event.ctrlKey || event.metaKey || event.altKey ? undefined : way;
     switch (desk.hand.now().doing) {
       case 'picking':

@@ -99,8 +99,7 @@ export function useCropping(around: Around) {
           (event) => {
             if (!moved && !hasWandered(start, event)) return;
             moved = true;
-            const { k } = latest().view;
-            const by = alongFrame(from.frame, { x: (event.clientX - start.clientX) / k, y: (event.clientY - start.clientY) / k });
+            const by = alongFrame(from.frame, latest().gone(start, event));
             show(from, movedCrop(from.frame.box, from.picture, from.crop, by, !event.altKey), 'x');
           },
           (event) => {

@@ -85,7 +85,7 @@ export function useHandling(around: Surroundings) {
     followPointer(
       (event) => {
         if (!places && !hasWandered(start, event)) return;
-        const by = { x: (event.clientX - start.clientX) / k, y: (event.clientY - start.clientY) / k };
+        const by = desk.gone(start, event);
         const lead = of[0]!;
         const from = block ?? onSpread(lead);
         const turned = block ? undefined : lead.frame.rotation;
@@ -170,12 +170,11 @@ export function useHandling(around: Surroundings) {
     const { store, composer } = around;
     const { shape } = frame;
     if (shape?.type !== 'polygon') return;
-    const { k } = desk.view;
     let to: Shape | undefined;
     followPointer(
       (event) => {
         if (!to && !hasWandered(start, event)) return;
-        const by = alongFrame(frame, { x: (event.clientX - start.clientX) / k, y: (event.clientY - start.clientY) / k });
+        const by = alongFrame(frame, desk.gone(start, event));
         to = withCorner(shape, corner, shape.points[2 * corner]! + by.x / box.w, shape.points[2 * corner + 1]! + by.y / box.h);
         hand.take({ doing: 'bending', frame: frame.id, shape: to });
         composer.draft(setAppearance(store.document, [frame.id], { shape: to }));

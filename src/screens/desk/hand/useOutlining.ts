@@ -62,7 +62,7 @@ interface Around {
 
 /** Mending an outline: points are dragged, put in and taken out, and text follows at once. */
 export function useOutlining({ hand, store, composer, view, actions }: Around) {
-  const scale = useLatest(() => view.view.k);
+  const gone = useLatest(view.gone);
   return useMemo(() => {
     const now = () => {
       const doing = hand.now();
@@ -79,7 +79,7 @@ export function useOutlining({ hand, store, composer, view, actions }: Around) {
     };
     /** A way of the pointer, along the sides of the frame, points. */
     const along = ({ frame }: Outlined, start: { clientX: number; clientY: number }, event: PointerEvent): Point =>
-      alongFrame(frame, { x: (event.clientX - start.clientX) / scale(), y: (event.clientY - start.clientY) / scale() });
+      alongFrame(frame, gone(start, event));
     const drag = (from: Outlined, at: PointOf, start: ReactPointerEvent) => {
       const ring = from.outline[at.ring]!;
       const begin = from.toPage({ x: ring[2 * at.point]!, y: ring[2 * at.point + 1]! });
@@ -190,7 +190,7 @@ export function useOutlining({ hand, store, composer, view, actions }: Around) {
         );
       },
     };
-  }, [hand, store, composer, actions, scale]);
+  }, [hand, store, composer, actions, gone]);
 }
 
 export type Outlining = ReturnType<typeof useOutlining>;

@@ -34,13 +34,11 @@ export function InsidePicture({ desk }: { desk: Desk }) {
 
   const dragFocus = (start: ReactPointerEvent<SVGElement>) => {
     start.stopPropagation();
-    const surface = start.currentTarget.ownerSVGElement!.getBoundingClientRect();
     const mark = start.currentTarget;
     let to: { x: number; y: number } | undefined;
     followPointer(
       (event) => {
-        const point = { x: event.clientX - surface.left, y: event.clientY - surface.top };
-        const upright = mapped(rotation(-(each.frame.rotation ?? 0), { x: x + w / 2, y: y + h / 2 }), point);
+        const upright = mapped(rotation(-(each.frame.rotation ?? 0), { x: x + w / 2, y: y + h / 2 }), desk.view.onDesk(event));
         const at = toUnit(placed, upright);
         to = { x: share(at.x), y: share(at.y) };
         const shown = fromUnit(placed, to);

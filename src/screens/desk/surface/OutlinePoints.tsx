@@ -36,10 +36,8 @@ export function OutlinePoints({ desk }: { desk: Desk }) {
   const pressLine = (event: ReactPointerEvent<SVGElement>) => {
     if (event.button !== 0) return;
     event.stopPropagation();
-    const surface = event.currentTarget.ownerSVGElement!.getBoundingClientRect();
     const centre = { x: rim.x + rim.w / 2, y: rim.y + rim.h / 2 };
-    const point = { x: event.clientX - surface.left, y: event.clientY - surface.top };
-    const upright = mapped(inverse(rotation(each.frame.rotation ?? 0, centre)), point);
+    const upright = mapped(inverse(rotation(each.frame.rotation ?? 0, centre)), desk.view.onDesk(event));
     const { x, y } = toSpread(view, upright.x, upright.y);
     desk.outlining.addAt({ x: x - each.page.dx, y }, event);
   };

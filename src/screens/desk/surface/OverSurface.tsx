@@ -8,7 +8,6 @@ import { useSetting } from '../../sheet/useSetting';
 import { toScreen } from '../../sheet/view';
 import { type Carry, type Marked, useHand } from '../hand/hand';
 import { BeyondPanel } from '../text/BeyondPanel';
-import { Writing } from '../text/Writing';
 import type { Desk } from '../useDesk';
 import { CommandMenu } from '../../frame/commands/CommandMenu';
 import type { Command } from '../../frame/commands/command';
@@ -20,14 +19,10 @@ interface OverSurfaceProps {
   readonly desk: Desk;
   /** Of the desk, by id. */
   readonly commands: ReadonlyMap<string, Command>;
-  /** Those that mean something while text is written. */
-  readonly textCommands: readonly Command[];
-  readonly onFiles: (files: File[]) => void;
-  readonly onTurn: (how: 'undo' | 'redo') => void;
 }
 
 /** What floats over the desk: what the typesetter says, and what the hand is being asked or told. */
-export function OverSurface({ desk, commands, textCommands, onFiles, onTurn }: OverSurfaceProps) {
+export function OverSurface({ desk, commands }: OverSurfaceProps) {
   const { hand, composer } = desk;
   const ready = useSetting(composer, (setting) => setting.ready);
   const trouble = useSetting(composer, (setting) => setting.trouble);
@@ -45,7 +40,6 @@ export function OverSurface({ desk, commands, textCommands, onFiles, onTurn }: O
           {trouble}
         </p>
       )}
-      {now?.doing === 'typing' && <Writing desk={desk} commands={textCommands} onTurn={onTurn} onFiles={onFiles} />}
       <BeyondPanel desk={desk} />
       {now?.doing === 'picking' && (
         <p
@@ -61,7 +55,7 @@ export function OverSurface({ desk, commands, textCommands, onFiles, onTurn }: O
       {now?.doing === 'listing' && (
         <CommandMenu
           label={now.of === 'frame' ? 'What can be done with it' : 'What can be done here'}
-          {...within(now.at, desk.view.size)}
+          {...within(now.at, desk.view.ground)}
           commands={MENUS[now.of].map((id) => commands.get(id)!).filter(({ not }) => not === undefined)}
           onClose={close}
         />
@@ -71,7 +65,7 @@ export function OverSurface({ desk, commands, textCommands, onFiles, onTurn }: O
   );
 }
 
-const FLOATING: ReadonlySet<string> = new Set(['typing', 'picking', 'asking', 'listing', 'carrying']);
+const FLOATING: ReadonlySet<string> = new Set(['picking', 'asking', 'listing', 'carrying']);
 
 /** What can be done with a frame, and with the spread, in the order of their menus. */
 const MENUS = {
@@ -124,7 +118,7 @@ function Asking({ desk, marked }: { desk: Desk; marked: Marked }) {
       document={desk.document}
       kind={place.kind}
       words={stretchWords(marked.stretch)}
-      {...menuPlace(toScreen(view.view, { ...box, x: box.x + marked.page.dx }), view.size)}
+      {...menuPlace(view.onGround(toScreen(view.view, { ...box, x: box.x + marked.page.dx })), view.ground)}
       onTake={(what, carried) => {
         hand.rest();
         void desk.puttingDown.drop({ what, id: carried, allPages: what === 'story' && desk.allPages }, marked);

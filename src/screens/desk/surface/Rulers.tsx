@@ -57,7 +57,7 @@ const APART = 44;
 export function Rulers({ desk }: { desk: Desk }) {
   const unit = useUnit();
   const { format, spread, view: around, guiding, place } = desk;
-  const { view, size, ref } = around;
+  const { view, size, ref, onDesk } = around;
   const across = useRef<SVGPathElement>(null);
   const down = useRef<SVGPathElement>(null);
   // The marks follow the pointer by themselves: nothing else is drawn anew for them.
@@ -65,13 +65,13 @@ export function Rulers({ desk }: { desk: Desk }) {
     const element = ref.current;
     if (!element) return;
     const onMove = (event: PointerEvent) => {
-      const { left, top } = element.getBoundingClientRect();
-      across.current?.setAttribute('d', `M${event.clientX - left} 0v${RULER}`);
-      down.current?.setAttribute('d', `M0 ${event.clientY - top}h${RULER}`);
+      const { x, y } = onDesk(event);
+      across.current?.setAttribute('d', `M${x} 0v${RULER}`);
+      down.current?.setAttribute('d', `M0 ${y}h${RULER}`);
     };
     element.addEventListener('pointermove', onMove);
     return () => element.removeEventListener('pointermove', onMove);
-  }, [ref]);
+  }, [ref, onDesk]);
   if (size.width === 0) return null;
   const [step, parts] = STEPS[unit].find(([each]) => each * POINTS[unit] * view.k >= APART) ?? STEPS[unit].at(-1)!;
   const part = (step * POINTS[unit]) / parts;

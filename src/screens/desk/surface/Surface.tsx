@@ -8,7 +8,8 @@ import { followPointer } from '@/parts/followPointer';
 import { isSpaceHeld } from '@/parts/lastInput';
 import { useLatest } from '../../frame/useLatest';
 import { useSetting } from '../../sheet/useSetting';
-import { toScreen, toSpread } from '../../sheet/view';
+import type { OnScreen } from '../../sheet/useDeskView';
+import { toScreen } from '../../sheet/view';
 import { type FrameInSight, inPlace, onSpread, turnOf } from '../frames/frameInSight';
 import { SelectedAreas } from '../text/Selected';
 import { useHand, useInHand } from '../hand/hand';
@@ -46,18 +47,18 @@ export function Surface({ desk }: { desk: Desk }) {
         if (event.button !== 1 && !(event.button === 0 && isSpaceHeld())) return;
         event.stopPropagation();
         event.preventDefault();
-        let at = { x: event.clientX, y: event.clientY };
+        let at: OnScreen = { clientX: event.clientX, clientY: event.clientY };
         followPointer(
           ({ clientX, clientY }) => {
-            ground.pan(clientX - at.x, clientY - at.y);
-            at = { x: clientX, y: clientY };
+            ground.panBy(at, { clientX, clientY });
+            at = { clientX, clientY };
           },
           () => undefined,
         );
       }}
       onContextMenu={(event) => {
         event.preventDefault();
-        const surface = event.currentTarget.getBoundingClientRect();
+        const surface = ground.ref.current!.getBoundingClientRect();
         const pressed = (event.target as Element).closest('[data-frame]')?.getAttribute('data-frame');
         // What is pressed is what the menu is of; what is chosen with it stays so.
         if (pressed && !chosen.ids.has(pressed)) chosen.choose([pressed]);
@@ -193,8 +194,7 @@ export async function typeAt(
 ): Promise<void> {
   const text = textIn(frame);
   if (text === undefined) return;
-  const surface = desk.view.ref.current?.getBoundingClientRect();
-  const point = event && surface && toSpread(desk.view.view, event.clientX - surface.left, event.clientY - surface.top);
+  const point = event && desk.view.pointAt(event);
   const found = point && (await desk.composer.placeAt(page.page.id, { x: point.x - page.dx, y: point.y }, text));
   if (found) desk.inHand.begin(text, { anchor: found.place, head: found.place });
   // A frame that the text does not reach shows none of it: it goes on at its end.

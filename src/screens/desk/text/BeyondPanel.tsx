@@ -68,11 +68,11 @@ function Panel({
   }, [caretAt, k]);
   const last = threadOf(document, text).at(-1);
   const tail = frames.find(({ frame }) => frame.id === last?.id);
-  const anchor = tail && toScreen(view.view, onSpread(tail));
+  const anchor = tail && view.onGround(toScreen(view.view, onSpread(tail)));
   const wide = width * k + 2;
   const high = Math.min(HIGH, height * k + 34);
-  const left = Math.max(RIM, Math.min((anchor?.x ?? RIM) + 8, view.size.width - wide - RIM));
-  const top = Math.max(RIM, Math.min(anchor ? anchor.y + anchor.h + 26 : RIM, view.size.height - high - RIM));
+  const left = Math.max(RIM, Math.min((anchor?.x ?? RIM) + 8, view.ground.width - wide - RIM));
+  const top = Math.max(RIM, Math.min(anchor ? anchor.y + anchor.h + 26 : RIM, view.ground.height - high - RIM));
   const areas = selection.areas.find((each) => each.page === page)?.areas;
   const pointOf = (event: { clientX: number; clientY: number }) => {
     const box = paper.current?.firstElementChild?.getBoundingClientRect();

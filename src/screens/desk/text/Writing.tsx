@@ -20,6 +20,11 @@ interface WritingProps {
 
 /** A text that is written in, as it lies over the desk: its caret, where what is dragged would come to stand, and the field behind it. */
 export function Writing({ desk, commands, onTurn, onFiles }: WritingProps) {
+  const isWriting = useHand(desk.hand, ({ doing }) => doing === 'typing');
+  return isWriting ? <Written desk={desk} commands={commands} onTurn={onTurn} onFiles={onFiles} /> : null;
+}
+
+function Written({ desk, commands, onTurn, onFiles }: WritingProps) {
   const { composer, spread, view, inHand } = desk;
   const selection = useSetting(composer, (setting) => setting.selection);
   const drop = useHand(desk.hand, (now) => (now.doing === 'typing' ? now.drop : undefined));
