@@ -8,6 +8,8 @@ import { storeIssue } from './store';
 const ISSUE = 'bench-dragging';
 export const FRAMES = 300;
 export const DRAGS = 1000;
+/** Beside them, locked: what the hand is caught by. */
+const NEIGHBOURS = 40;
 /** Frames in a row and their sides, points. */
 const ACROSS = 15;
 const SIDE = 24;
@@ -19,7 +21,7 @@ export async function storeFrames(): Promise<void> {
     { id: 'issue', kind: 'issue', publication: 'Bench', number: '1', season: '', date: '2027-01-01', language: 'en-GB' },
     { id: 'page', kind: 'page', order: 'a0', master: 'text' },
   ];
-  for (let i = 0; i < FRAMES; i++) {
+  for (let i = 0; i < FRAMES + NEIGHBOURS; i++) {
     records.push({
       id: `panel-${i}`,
       kind: 'frame',
@@ -30,6 +32,7 @@ export async function storeFrames(): Promise<void> {
       content: { type: 'panel' },
       wrap: { mode: 'none', standOff: 0, outline: 'shape' },
       fill: { swatch: 'ink', tint: 0.4 },
+      ...(i < FRAMES ? {} : { locked: true }),
     });
   }
   await storeIssue(ISSUE, 'Frames', documentOf(records));
@@ -38,6 +41,8 @@ export async function storeFrames(): Promise<void> {
 export interface DraggingFigures {
   /** Between two frames while a property of all 300 is dragged, milliseconds. */
   readonly frames: readonly number[];
+  /** The same while all 300 are moved among others that they are caught by. */
+  readonly moved: readonly number[];
   /** Memory of the page before and after 1,000 drags of a frame, once what is not needed is let go; bytes. */
   readonly before: number;
   readonly after: number;
@@ -91,7 +96,18 @@ export async function dragging(origin: string): Promise<DraggingFigures> {
     const frames = (await page.evaluate(() => (window as unknown as { frames: number[] }).frames)).slice(5);
     await page.mouse.up();
     await rest(page);
-    return { frames, before, after };
+    const first = (await (await page.$('[data-frame=panel-20]'))!.boundingBox())!;
+    await page.evaluate(() => ((window as unknown as { frames: number[] }).frames = []));
+    await page.mouse.move(first.x + 5, first.y + 5);
+    await page.mouse.down();
+    for (let i = 1; i <= 180; i++) {
+      await page.mouse.move(first.x + 5 + 60 * Math.sin(i / 20), first.y + 5 + 40 * Math.cos(i / 20));
+      await page.evaluate(() => new Promise((resolve) => requestAnimationFrame(resolve)));
+    }
+    const moved = (await page.evaluate(() => (window as unknown as { frames: number[] }).frames)).slice(5);
+    await page.keyboard.press('Escape');
+    await page.mouse.up();
+    return { frames, moved, before, after };
   } finally {
     await browser.close();
   }

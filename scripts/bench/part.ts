@@ -1,6 +1,7 @@
 import { cold, memory } from './typesetter';
 import { storeSmallIssue, whileHostile } from './hostile';
 import { dragging, storeFrames } from './dragging';
+import { storePictures, withPictures } from './pictures';
 import { planning, storePlanIssue } from './plan';
 import { selecting, storeLongIssue, typing } from './typing';
 
@@ -17,6 +18,10 @@ async function figures(): Promise<unknown> {
   if (part === 'plan') {
     await storePlanIssue();
     return planning(first!, 5);
+  }
+  if (part === 'pictures') {
+    await storePictures();
+    return withPictures(first!, Number(second));
   }
   if (part === 'dragging') {
     await storeFrames();

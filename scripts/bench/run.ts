@@ -11,6 +11,7 @@ import { passage } from './texts';
 import { besidePictures, breakingAround, cold, drag, firstHanLetter, keystrokes, spaces } from './typesetter';
 import { DRAGS, type DraggingFigures, FRAMES } from './dragging';
 import { givingMaster, MASTER_PAGES, PLAN_PAGES, PLAN_STORIES, type PlanFigures } from './plan';
+import { BROUGHT_IN, FEW, MANY, type PictureFigures } from './pictures';
 import type { TypingFigures } from './typing';
 
 /** `npm run bench`: measures the typesetter beside headless Chromium, in one run, and writes docs/benchmarks.md. */
@@ -219,6 +220,7 @@ async function main(): Promise<void> {
   let selected: { pages: number; shown: number[] };
   let planned: PlanFigures;
   let byHand: DraggingFigures;
+  let pictured: PictureFigures;
   let others: { alone: number[]; beside: number[] };
   try {
     process.env.DATABASE_URL = cluster.url;
@@ -230,6 +232,7 @@ async function main(): Promise<void> {
       selected = (await apart('selecting', server.origin, String(FIFTY_PAGES))) as typeof selected;
       planned = (await apart('plan', server.origin)) as PlanFigures;
       byHand = (await apart('dragging', server.origin)) as DraggingFigures;
+      pictured = (await apart('pictures', server.origin, String(server.process.pid))) as PictureFigures;
       others = (await apart('hostile', server.origin)) as typeof others;
     } finally {
       await server.stop();
@@ -288,6 +291,47 @@ async function main(): Promise<void> {
     ms(usual),
     'a frame of 60 to the second',
     usual < 17.5,
+  );
+  add(
+    `between two frames while ${FRAMES} chosen frames are moved among others that catch them (${byHand.moved.length} frames), 95 of 100`,
+    `median ${ms(median(byHand.moved))}`,
+    '',
+    ms(most(byHand.moved)),
+    'within 16 ms',
+    most(byHand.moved) < 17.5,
+  );
+  add(
+    `between two frames while a picture of 50 megapixels is zoomed and moved in its frame (${pictured.frames.length} frames), 95 of 100`,
+    `median ${ms(median(pictured.frames))}`,
+    '',
+    ms(most(pictured.frames)),
+    'a frame of 60 to the second',
+    most(pictured.frames) < 17.5,
+  );
+  add(
+    `a key answered while ${BROUGHT_IN} pictures of 10 megapixels are brought in (${pictured.answers.length} keys), 95 of 100`,
+    `median ${ms(median(pictured.answers))}; all of them in ${(pictured.broughtIn / 1000).toFixed(0)} s; cancelled within ${ms(pictured.cancelled)}`,
+    '',
+    ms(most(pictured.answers)),
+    'within 50 ms',
+    most(pictured.answers) < 50,
+  );
+  add(
+    'memory of the server, with all processes of its own, meanwhile',
+    `${(pictured.bytes / 1e6).toFixed(0)} MB`,
+    '',
+    `${(pictured.bytes / 1e9).toFixed(2)} GB`,
+    'under 1 GB',
+    pictured.bytes < 1e9,
+  );
+  const opened = median(pictured.many) / median(pictured.few);
+  add(
+    `an issue of ${MANY} pictures opened, beside one of ${FEW}`,
+    `${ms(median(pictured.many))} / ${ms(median(pictured.few))}`,
+    '',
+    ratio(opened),
+    'as fast: at most 1.2',
+    opened <= 1.2,
   );
   add(
     `memory of the page after ${DRAGS.toLocaleString('en-GB')} drags of a frame, beside before`,

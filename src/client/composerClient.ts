@@ -32,6 +32,9 @@ export interface Painted {
   readonly furniture: boolean;
 }
 
+/** A change that is shown and not done: worked out only when it is its turn, where it is costly; null for none. */
+export type Draft = Diff | null | (() => Diff | null);
+
 /** A document that tells of its changes. */
 export interface DocumentSource {
   readonly document: Document;
@@ -90,7 +93,7 @@ export class ComposerClient {
   #turn = 0;
   /** The turn being composed, and the newest draft that waits for its end. */
   #busy = false;
-  #waiting: { diff: Diff | null } | undefined;
+  #waiting: { draft: Draft } | undefined;
 
   constructor(store: DocumentSource) {
     const { worker, ready, stopped } = takeComposer();
@@ -172,13 +175,14 @@ export class ComposerClient {
   }
 
   /** Shows a change without doing it; null ends it. While one is being composed only the newest of the next is kept. */
-  draft(diff: Diff | null): void {
+  draft(draft: Draft): void {
     if (this.#busy) {
-      this.#waiting = { diff };
+      this.#waiting = { draft };
       return;
     }
     this.#busy = true;
     const turn = ++this.#turn;
+    const diff = typeof draft === 'function' ? draft() : draft;
     const sent = diff && storedDiff(diff);
     this.#tell((typesetter) => typesetter.draft(sent, turn));
   }
@@ -307,9 +311,9 @@ export class ComposerClient {
   #told(): void {
     for (const listener of this.#listeners) listener();
     if (!this.#busy && this.#waiting) {
-      const { diff } = this.#waiting;
+      const { draft } = this.#waiting;
       this.#waiting = undefined;
-      this.draft(diff);
+      this.draft(draft);
     }
   }
 }

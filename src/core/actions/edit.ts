@@ -3,7 +3,7 @@ import { nanoid } from 'nanoid';
 import { settledCaptions } from '../page/beside';
 import { applied, between, type Diff } from '../records/diff';
 import type { Document } from '../records/document';
-import type { DocumentRecord } from '../records/index';
+import type { DocumentRecord, RecordKind, RecordKinds } from '../records/index';
 import { heldWords, led, referring } from '../records/references';
 import { same } from '../records/same';
 
@@ -46,6 +46,12 @@ export class Edit {
     if (record.kind === 'frame') this.#framed = true;
     this.#changing().set(record.id, record);
     return record;
+  }
+
+  /** A record as it is now, without the whole document being shown: hundreds can be looked up and put in turn. */
+  find<K extends RecordKind>(kind: K, id: string | undefined): RecordKinds[K] | undefined {
+    const record = id === undefined ? undefined : this.#records.get(id);
+    return record?.kind === kind ? (record as RecordKinds[K]) : undefined;
   }
 
   has(id: string): boolean {

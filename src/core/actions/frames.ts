@@ -114,8 +114,10 @@ export function restack(document: Document, id: string, other: string, where: 'a
 /** Moves and sizes frames. A frame that comes to another page lies on top there. @throws ActionError when a box is too small to be seen */
 export function placeFrames(document: Document, places: ReadonlyMap<string, Place>): Diff {
   const edit = new Edit(document);
+  /** The uppermost places of the pages that frames come to. */
+  const tops = new Map<string, string>();
   for (const [id, { on, box }] of places) {
-    const frame = get(edit.document, 'frame', id);
+    const frame = get(document, 'frame', id);
     checkFree(document, frame);
     const thin = frameKind(frame.content).isThin;
     if (box.w < LEAST_SIDE || (box.h < LEAST_SIDE && !thin))
@@ -126,7 +128,10 @@ export function placeFrames(document: Document, places: ReadonlyMap<string, Plac
     const content = cropKept(document, frame, box);
     if (on !== frame.on) {
       pageWithGrid(document, on);
-      edit.put({ ...frame, content, on, box, order: orderAfter(framesOn(edit.document, on)) });
+      const top = tops.get(on);
+      const order = top === undefined ? orderAfter(framesOn(document, on)) : generateKeyBetween(top, null);
+      tops.set(on, order);
+      edit.put({ ...frame, content, on, box, order });
     } else edit.put({ ...frame, content, box });
   }
   return edit.diff();

@@ -137,7 +137,7 @@ export function deskCommands(
       'Choose everything on the spread',
       'Ctrl+A',
       underWay ?? (desk.frames.length === 0 && 'The spread is empty'),
-      () => chosen.choose(desk.frames.map(({ frame }) => frame.id)),
+      () => chosen.choose(desk.frames.filter(({ locked }) => !locked).map(({ frame }) => frame.id)),
     ),
     command('hold', 'Keep the selection while choosing more', 'Space', none, chosen.keep),
     native('copy', count > 1 ? 'Copy the frames' : 'Copy the frame', 'Ctrl+C', none, clipboard.copy),

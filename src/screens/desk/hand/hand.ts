@@ -61,6 +61,8 @@ export type Doing =
       readonly doing: 'moving';
       readonly places: ReadonlyMap<string, Place>;
       readonly seen: readonly Seen[];
+      /** How far all of them were moved together, points; undefined where they are sized. */
+      readonly by?: Point | undefined;
       /** The picture with which the one in the hand would change places. */
       readonly onto?: Target | undefined;
     }
@@ -138,13 +140,19 @@ export function useHand<T>(hand: Hand, choose: (doing: Doing) => T): T {
   return useSyncExternalStore(hand.subscribe, chosen, chosen);
 }
 
-/** A frame where it lies under the hand: moved, sized or bent. */
+/** So many frames are moved as one drawing: where each lies under the hand is not worked out. */
+export const MANY = 24;
+export const isMany = (now: Extract<Doing, { doing: 'moving' }>): boolean => now.by !== undefined && now.places.size > MANY;
+
+/** A frame where it lies under the hand: moved, sized, turned or bent. Of many that are moved, where it lay. */
 export function useInHand(hand: Hand, each: FrameInSight, pages: readonly PlacedPage[]): FrameInSight {
   const { frame } = each;
-  const place = useHand(hand, (now) => (now.doing === 'moving' ? now.places.get(frame.id) : undefined));
-  const shape = useHand(hand, (now) => (now.doing === 'bending' && now.frame === frame.id ? now.shape : undefined));
-  const rotation = useHand(hand, (now) => (now.doing === 'turning' && now.frame === frame.id ? now.rotation : undefined));
-  const lying = inPlace(each, place, pages);
-  if (rotation !== undefined) return { ...lying, frame: { ...frame, rotation } };
-  return shape ? { ...lying, frame: { ...frame, shape } } : lying;
+  // One question for each frame: there can be hundreds, and each is asked at every movement of the hand.
+  const now = useHand(hand, (doing): Place | Extract<Doing, { doing: 'bending' | 'turning' }> | undefined => {
+    if (doing.doing === 'moving') return isMany(doing) ? undefined : doing.places.get(frame.id);
+    return (doing.doing === 'bending' || doing.doing === 'turning') && doing.frame === frame.id ? doing : undefined;
+  });
+  if (!now) return each;
+  if ('on' in now) return inPlace(each, now, pages);
+  return { ...each, frame: now.doing === 'turning' ? { ...frame, rotation: now.rotation } : { ...frame, shape: now.shape } };
 }

@@ -11,6 +11,7 @@ import { between, type Box, contains, middleOf, type Point } from '@/core/geomet
 import { type Neighbours, neighboursOf, seenFrom } from '@/core/geometry/neighbours';
 import { withCaptions } from '@/core/page/beside';
 import { carriedCopies } from '@/core/actions/copying';
+import type { Diff } from '@/core/records/diff';
 import { type Document, find } from '@/core/records/document';
 import { pageGrid, stretchBetween, stretchBox } from '@/core/page/grid';
 import type { PlacedPage } from '@/core/page/pages';
@@ -117,15 +118,26 @@ export function useHandling(around: Surroundings) {
         }
         copies = isMove && (event.ctrlKey || event.metaKey);
         onto = copies && event.shiftKey && of.length === 1 ? pictureUnder(around.frames, lead, desk.pointAt(event)) : undefined;
+        const change = copies ? carriedCopies : placeFrames;
         try {
-          composer.draft(onto ? null : (copies ? carriedCopies : placeFrames)(store.document, next));
+          // What is only moved always can be, or says why not when it is let go: it is worked out when it is its turn.
+          composer.draft(
+            onto ? null : isMove ? () => orNothing(() => change(store.document, next)) : change(store.document, next),
+          );
           places = next;
         } catch (error) {
           // As small as it can be: it stays as it was a moment ago.
           if (!(error instanceof ActionError)) throw error;
           places ??= new Map(of.map(({ frame, page, box }) => [frame.id, { on: page.page.id, box }]));
         }
-        hand.take({ doing: 'moving', places: onto ? new Map() : places, seen: onto ? [] : seenFrom(to, neighbours), onto });
+        const moved = isMove ? { x: to.x - from.x, y: to.y - from.y } : undefined;
+        hand.take({
+          doing: 'moving',
+          places: onto ? new Map() : places,
+          seen: onto ? [] : seenFrom(to, neighbours),
+          by: onto ? undefined : moved,
+          onto,
+        });
       },
       (event) => {
         hand.rest('moving');
@@ -274,6 +286,16 @@ export function useHandling(around: Surroundings) {
   };
 
   return { pull, pullTurn, pullCorner, markOut, carryOver, carriedTo };
+}
+
+/** A change, or none where it cannot be. */
+function orNothing(change: () => Diff): Diff | null {
+  try {
+    return change();
+  } catch (error) {
+    if (error instanceof ActionError) return null;
+    throw error;
+  }
 }
 
 /** What a hand that moves frames is caught by: what goes along with them, and what lies under everything, is no neighbour. */

@@ -1,9 +1,10 @@
 'use client';
 
 import { ARROWS } from '@/parts/arrows';
-import type { PointerEvent as ReactPointerEvent } from 'react';
+import { memo, type PointerEvent as ReactPointerEvent } from 'react';
 import { withCorner } from '@/core/actions/appearance';
-import { type Box, grown } from '@/core/geometry/box';
+import { type Box, grown, middleOf } from '@/core/geometry/box';
+import { mappedBox, rotation } from '@/core/geometry/matrix';
 import { formatNumber } from '@/core/length/length';
 import type { Shape } from '@/core/records/frame';
 import { type FrameInSight, onSpread, turnOf } from '../frames/frameInSight';
@@ -24,6 +25,27 @@ const PULLS: readonly (Pull & { readonly name: string; readonly cursor: string; 
   { name: 'bottom', left: false, right: false, top: false, bottom: true, cursor: 'ns-resize', at: [0.5, 1] },
 ];
 
+const bracketsAround = ({ x, y, w, h }: Box): string => {
+  const arm = Math.min(ARM, w / 2, h / 2);
+  return [
+    `M${x - 2} ${y + arm}V${y - 2}H${x + arm}`,
+    `M${x + w - arm} ${y - 2}H${x + w + 2}V${y + arm}`,
+    `M${x + w + 2} ${y + h - arm}V${y + h + 2}H${x + w - arm}`,
+    `M${x + arm} ${y + h + 2}H${x - 2}V${y + h - arm}`,
+  ].join('');
+};
+
+/** Brackets around so many chosen frames that they are one drawing; they are sized as a block alone, since their own edges lie too close to be meant. */
+export const BracketsOfMany = memo(function BracketsOfMany({ chosen, view }: { chosen: readonly FrameInSight[]; view: View }) {
+  const d = chosen.map((each) => bracketsAround(mappedBox(rotationOf(each, view), toScreen(view, onSpread(each))))).join('');
+  return <path d={d} fill="none" stroke="var(--hold)" strokeWidth={2} pointerEvents="none" data-brackets="many" />;
+});
+
+/** The turn of a frame on the screen. */
+function rotationOf(each: FrameInSight, view: View) {
+  return each.frame.rotation ? rotation(each.frame.rotation, middleOf(toScreen(view, onSpread(each)))) : undefined;
+}
+
 /** Corner brackets around a chosen frame, and the places to pull it by. */
 export function Brackets({
   chosen,
@@ -37,13 +59,7 @@ export function Brackets({
   onPull: (pull: Pull, event: ReactPointerEvent) => void;
 }) {
   const { x, y, w, h } = toScreen(view, onSpread(chosen));
-  const arm = Math.min(ARM, w / 2, h / 2);
-  const d = [
-    `M${x - 2} ${y + arm}V${y - 2}H${x + arm}`,
-    `M${x + w - arm} ${y - 2}H${x + w + 2}V${y + arm}`,
-    `M${x + w + 2} ${y + h - arm}V${y + h + 2}H${x + w - arm}`,
-    `M${x + arm} ${y + h + 2}H${x - 2}V${y + h - arm}`,
-  ].join('');
+  const d = bracketsAround({ x, y, w, h });
   return (
     <g transform={turnOf(chosen.frame, { x, y, w, h })}>
       <path d={d} fill="none" stroke="#fff" strokeWidth={5} opacity={0.7} pointerEvents="none" />

@@ -1,6 +1,6 @@
 'use client';
 
-import { type PointerEvent as ReactPointerEvent, useMemo } from 'react';
+import { type PointerEvent as ReactPointerEvent, type ReactNode, useMemo } from 'react';
 import { around, contains, type Point } from '@/core/geometry/box';
 import { isGround } from '@/core/page/ground';
 import { stretchWords } from '@/core/page/grid';
@@ -12,13 +12,13 @@ import type { OnScreen } from '../../sheet/useDeskView';
 import { toScreen } from '../../sheet/view';
 import { type FrameInSight, inPlace, onSpread, turnOf } from '../frames/frameInSight';
 import { SelectedAreas } from '../text/Selected';
-import { useHand, useInHand } from '../hand/hand';
+import { isMany, MANY, useHand, useInHand } from '../hand/hand';
 import { MOVE } from '../hand/snap';
 import { Invisibles } from './Invisibles';
 import { Misspellings } from './Misspellings';
 import { Threads } from '../text/Threads';
 import type { Desk } from '../useDesk';
-import { Block, Brackets, Corners, TurnHold } from './Holds';
+import { Block, Brackets, BracketsOfMany, Corners, TurnHold } from './Holds';
 import { Distances } from './Distances';
 import { InsidePicture } from './InsidePicture';
 import { Measure } from './Measure';
@@ -99,9 +99,13 @@ export function Surface({ desk }: { desk: Desk }) {
           <Misspellings desk={desk} />
           {desk.look.invisibles && <Invisibles desk={desk} />}
           <Marked desk={desk} />
-          {desk.held.map((each) => (
-            <Held key={each.frame.id} desk={desk} each={each} />
-          ))}
+          <MovedTogether desk={desk}>
+            {desk.held.length > MANY ? (
+              <BracketsOfMany chosen={desk.held} view={ground.view} />
+            ) : (
+              desk.held.map((each) => <Held key={each.frame.id} desk={desk} each={each} />)
+            )}
+          </MovedTogether>
           <HeldTogether desk={desk} />
           <InsidePicture desk={desk} />
           <OutlinePoints desk={desk} />
@@ -266,7 +270,7 @@ function Held({ desk, each }: { desk: Desk; each: FrameInSight }) {
         <Brackets
           chosen={now}
           view={view}
-          pullable={held.length <= MANY && !each.locked}
+          pullable={!each.locked}
           onPull={(how, event) => {
             event.stopPropagation();
             gestures.pull([each, ...held.filter((other) => other !== each && !other.locked)], how, event);
@@ -297,8 +301,11 @@ function Held({ desk, each }: { desk: Desk; each: FrameInSight }) {
 
 const PULLS_NOTHING: ReadonlySet<string> = new Set(['picking', 'cropping', 'outlining', 'measuring']);
 
-/** So many frames that are chosen together are sized as a block alone: their own edges lie too close to be meant. */
-const MANY = 24;
+/** The brackets of many frames go along with the hand as one drawing. */
+function MovedTogether({ desk: { hand, view }, children }: { desk: Desk; children: ReactNode }) {
+  const by = useHand(hand, (now) => (now.doing === 'moving' && isMany(now) ? now.by : undefined));
+  return <g transform={by && `translate(${by.x * view.view.k} ${by.y * view.view.k})`}>{children}</g>;
+}
 
 /** The block that several chosen frames make, to be sized as one: each keeps its share of it. */
 function HeldTogether({ desk: { hand, held, gestures, spread, view } }: { desk: Desk }) {
