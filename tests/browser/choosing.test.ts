@@ -270,24 +270,3 @@ describe('words on a picture', () => {
     await other.close();
   });
 });
-
-describe('the desk', () => {
-  it('is moved with the space bar held, and zoomed to what is typed', async () => {
-    const before = await desk.box('[data-paper]');
-    const at = await desk.onPaper(0.7, 0.6);
-    await page.keyboard.down('Space');
-    await desk.drag(at, { x: at.x - 80, y: at.y + 40 });
-    await page.keyboard.up('Space');
-    const moved = await desk.box('[data-paper]');
-    expect(moved.x - before.x).toBeCloseTo(-80, 0);
-    expect(moved.y - before.y).toBeCloseTo(40, 0);
-    await page.click('input[aria-label=Zoom]');
-    await page.keyboard.type('100');
-    await page.keyboard.press('Enter');
-    await desk.until(
-      'it is as large as that',
-      (w: number) => Math.abs(document.querySelector('[data-paper]')!.getBoundingClientRect().width - w) < 2,
-      560 * MM,
-    );
-  });
-});

@@ -21,6 +21,7 @@ import { deskKeys } from './hand/deskKeys';
 import type { DeskPlace } from './deskPlace';
 import { Detail } from './detail/Detail';
 import { PageLine } from './PageLine';
+import { OnDesk } from './surface/OnDesk';
 import { PaperShadow } from './surface/PaperShadow';
 import { RowPlaces, RowSpreads } from './surface/Row';
 import { Writing } from './text/Writing';
@@ -129,7 +130,7 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
         <main className="flex min-w-0 flex-1 flex-col">
           <h1 className="sr-only">{place.title}</h1>
           <Ground desk={desk}>
-            <div className="absolute" style={view.layer} data-turned={view.turn}>
+            <OnDesk view={view}>
               <RowSpreads desk={desk} />
               <PaperShadow at={toScreen(view.view, widened(view.bleedBox, -desk.format.bleed))} />
               <Spread
@@ -145,7 +146,7 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
               <RowPlaces desk={desk} />
               {guides && look.rulers && <Rulers desk={desk} />}
               <Writing desk={desk} commands={ofText} onFiles={(files) => void bringIn(files)} onTurn={turn} />
-            </div>
+            </OnDesk>
             <OverSurface desk={desk} commands={byId} />
           </Ground>
           {guides && <DeskStrip desk={desk} commands={byId} textCommands={ofTextById} />}

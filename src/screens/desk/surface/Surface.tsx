@@ -4,11 +4,8 @@ import { type PointerEvent as ReactPointerEvent, type ReactNode, useMemo } from 
 import { around, contains, type Point } from '@/core/geometry/box';
 import { isGround } from '@/core/page/ground';
 import { stretchWords } from '@/core/page/grid';
-import { followPointer } from '@/parts/followPointer';
-import { isSpaceHeld } from '@/parts/lastInput';
 import { useLatest } from '../../frame/useLatest';
 import { useSetting } from '../../sheet/useSetting';
-import type { OnScreen } from '../../sheet/useDeskView';
 import { toScreen } from '../../sheet/view';
 import { type FrameInSight, inPlace, onSpread, turnOf } from '../frames/frameInSight';
 import { SelectedAreas } from '../text/Selected';
@@ -42,19 +39,7 @@ export function Surface({ desk }: { desk: Desk }) {
       role="group"
       aria-label={`Spread ${spread.pages.map(({ number }) => number).join('–')}`}
       onPointerDownCapture={(event) => {
-        if (event.button === 0 && !isSpaceHeld() && hand.now().doing === 'measuring') return desk.guiding.drag(event);
-        // With the space bar held, or the middle button, the desk itself is moved, whatever lies under the pointer.
-        if (event.button !== 1 && !(event.button === 0 && isSpaceHeld())) return;
-        event.stopPropagation();
-        event.preventDefault();
-        let at: OnScreen = { clientX: event.clientX, clientY: event.clientY };
-        followPointer(
-          ({ clientX, clientY }) => {
-            ground.panBy(at, { clientX, clientY });
-            at = { clientX, clientY };
-          },
-          () => undefined,
-        );
+        if (event.button === 0 && hand.now().doing === 'measuring') desk.guiding.drag(event);
       }}
       onContextMenu={(event) => {
         event.preventDefault();
