@@ -1,5 +1,15 @@
 import type { Legibility } from './typesetter';
-import { contrastOver, gainFor, isLarge, type Light, lightOf, NEEDED, NEEDED_LARGE, panelOpacity } from '@/core/colour/contrast';
+import {
+  contrastOver,
+  gainFor,
+  isLarge,
+  type Light,
+  lightOf,
+  NEEDED,
+  NEEDED_LARGE,
+  panelOpacity,
+  type Read,
+} from '@/core/colour/contrast';
 import { type Line, type PageList, runWidth, type TextItem } from '@/core/compose/displayList/displayList';
 import { overlaps } from '@/core/geometry/box';
 import { mappedBox } from '@/core/geometry/matrix';
@@ -67,56 +77,55 @@ export class LegibilityMeter {
 
 type Run = Line['runs'][number];
 
-/** The line that is hardest to read, how it contrasts, and the panel that would mend all of them. */
+/** The most pixels of a run that are looked at again for what would mend it. */
+const LOOKED_AT = 300;
+
+/** The line that is hardest to read, how it contrasts, and what would mend all of them. */
 function worstOf(
   item: TextItem,
   pixelsOf: (line: Line, run: Run) => readonly Light[],
   onPicture: string | undefined,
 ): Legibility | undefined {
-  let worst: { ratio: number; needed: number; words: string; ink: string } | undefined;
-  const all: Light[] = [];
+  let worst: { ratio: number; needed: number; words: string } | undefined;
+  const reads: Read[] = [];
   for (const { lines } of item.columns)
     for (const line of lines)
       for (const run of line.runs) {
         if (run.text.trim() === '') continue;
         const pixels = pixelsOf(line, run);
         if (pixels.length === 0) continue;
-        const { size, ink, face } = run.look;
+        const { size, ink: of, face } = run.look;
         const needed = isLarge(size, /\b[789]00|bold/i.test(face) ? 700 : 400) ? NEEDED_LARGE : NEEDED;
-        const ratio = contrastOver(pixels, lightOf(ink.rgb));
-        for (let i = 0; i < pixels.length; i += 7) all.push(pixels[i]!);
-        if (!worst || ratio / needed < worst.ratio / worst.needed)
-          worst = {
-            ratio,
-            needed,
-            words: line.runs
-              .map(({ text }) => text)
-              .join(' ')
-              .trim(),
-            ink: ink.rgb,
-          };
+        const ink = lightOf(of.rgb);
+        const ratio = contrastOver(pixels, ink);
+        const every = Math.ceil(pixels.length / LOOKED_AT);
+        reads.push({ pixels: pixels.filter((_, i) => i % every === 0), ink, needed: needed * MARGIN });
+        if (worst && ratio / needed >= worst.ratio / worst.needed) continue;
+        const words = line.runs.map(({ text }) => text).join(' ');
+        worst = { ratio, needed, words: words.trim() };
       }
-  if (!worst) return undefined;
-  const { ratio, needed, words, ink } = worst;
-  const letters = lightOf(ink);
-  const panels = (['dark', 'light'] as const).flatMap((tone) => {
-    const opacity =
-      ratio >= needed ? undefined : panelOpacity(all, letters, tone === 'dark' ? [0, 0, 0] : [255, 255, 255], needed);
-    return opacity === undefined ? [] : [{ tone, opacity }];
-  });
-  const [panel] = panels.sort((a, b) => a.opacity - b.opacity);
-  const picture =
-    onPicture !== undefined && ratio < needed
-      ? { picture: { frame: onPicture, gain: gainFor(all, letters, needed), fade: fadeOf(all, letters, needed) } }
-      : {};
-  return { ratio, needed, words, ...(panel ? { panel } : {}), ...picture };
+  if (!worst || worst.ratio >= worst.needed) return worst;
+  const [panel] = (['dark', 'light'] as const)
+    .flatMap((tone) => {
+      const opacity = panelOpacity(reads, tone === 'dark' ? BLACK : WHITE);
+      return opacity === undefined ? [] : [{ tone, opacity }];
+    })
+    .sort((a, b) => a.opacity - b.opacity);
+  const paper = panelOpacity(reads, WHITE);
+  const picture = onPicture !== undefined && {
+    frame: onPicture,
+    gain: gainFor(reads),
+    // What is left of a picture where it fades into white paper until letters on it can be read.
+    fade: paper === undefined || paper >= 1 ? undefined : 1 - paper,
+  };
+  return { ...worst, ...(panel ? { panel } : {}), ...(picture ? { picture } : {}) };
 }
 
-/** How much of a picture is left where it fades into white paper until letters on it can be read. */
-function fadeOf(pixels: readonly Light[], letters: Light, needed: number): number | undefined {
-  const paper = panelOpacity(pixels, letters, [255, 255, 255], needed);
-  return paper === undefined || paper >= 1 ? undefined : 1 - paper;
-}
+const BLACK: Light = [0, 0, 0];
+const WHITE: Light = [255, 255, 255];
+
+/** Fewer pixels are looked at for a mend than when it is measured again: a mend does a little more than is needed. */
+const MARGIN = 1.03;
 
 function pixelsUnder(canvas: OffscreenCanvasRenderingContext2D, { transform }: TextItem, line: Line, run: Run): Light[] {
   const box = {

@@ -32,7 +32,8 @@ describe('contrast', () => {
 
   it('is mended by as thin a panel as will do', () => {
     const bright = Array.from({ length: 50 }, (): Light => [200, 210, 220]);
-    const opacity = panelOpacity(bright, WHITE, BLACK, 4.5)!;
+    const white = [{ pixels: bright, ink: WHITE, needed: 4.5 }];
+    const opacity = panelOpacity(white, BLACK)!;
     const seen = (share: number) =>
       contrastOver(
         bright.map((under) => through(under, BLACK, share)),
@@ -40,7 +41,12 @@ describe('contrast', () => {
       );
     expect(seen(opacity)).toBeGreaterThanOrEqual(4.5);
     expect(seen(opacity - 0.1)).toBeLessThan(4.5);
-    expect(panelOpacity(bright, WHITE, WHITE, 4.5)).toBeUndefined();
+    expect(panelOpacity(white, WHITE)).toBeUndefined();
+    // What mends some letters and spoils others is no mend.
+    const red: Light = [200, 50, 30];
+    const both = [...white, { pixels: bright, ink: [20, 30, 60] as Light, needed: 4.5 }];
+    expect(panelOpacity(both, BLACK)).toBeUndefined();
+    expect(panelOpacity([{ pixels: bright, ink: red, needed: 6 }], WHITE)).toBeUndefined();
   });
 
   it('is mended by as little darkening or lightening of a picture as will do', () => {
@@ -50,14 +56,16 @@ describe('contrast', () => {
         middle.map((under) => under.map((value) => Math.min(255, value * gain)) as unknown as Light),
         ink,
       );
-    const darker = gainFor(middle, WHITE, 4.5)!;
+    const of = (ink: Light, needed = 4.5) => gainFor([{ pixels: middle, ink, needed }]);
+    const darker = of(WHITE)!;
     expect(darker).toBeLessThan(1);
     expect(seen(darker, WHITE)).toBeGreaterThanOrEqual(4.5);
     expect(seen(darker + 0.06, WHITE)).toBeLessThan(4.5);
-    const lighter = gainFor(middle, [60, 60, 60], 4.5)!;
+    const lighter = of([60, 60, 60])!;
     expect(lighter).toBeGreaterThan(1);
     expect(seen(lighter, [60, 60, 60])).toBeGreaterThanOrEqual(4.5);
-    // Letters of a middle grey are read on nothing that is made of middle greys.
-    expect(gainFor(middle, [125, 125, 125], 9)).toBeUndefined();
+    // Dark letters ask for no darker picture, and letters of a middle grey are read on nothing.
+    expect(of([60, 0, 0], 18)).toBeUndefined();
+    expect(of([125, 125, 125], 9)).toBeUndefined();
   });
 });

@@ -46,40 +46,43 @@ export function contrastOver(pixels: readonly Light[], ink: Light): number {
 export const through = (under: Light, panel: Light, opacity: number): Light =>
   under.map((value, i) => value + (panel[i]! - value) * opacity) as unknown as Light;
 
+/** Letters of one colour, and what lies under them. */
+export interface Read {
+  readonly pixels: readonly Light[];
+  readonly ink: Light;
+  /** The contrast that letters of their size need. */
+  readonly needed: number;
+}
+
+/** Whether all letters are read when what lies under them is changed. */
+const readsOn = (reads: readonly Read[], changed: (under: Light) => Light): boolean =>
+  reads.every(({ pixels, ink, needed }) => contrastOver(pixels.map(changed), ink) >= needed);
+
 /** A picture may be made so many times as dark or as light as it is, for letters on it to be read. */
 const DARKEST = 0.2;
 const LIGHTEST = 1.9;
+const GAIN_STEP = 0.05;
 
 /**
- * How dark or light a picture under letters must be made for them to contrast enough: what its light is multiplied by, as
- * near to 1 as will do; undefined where none will.
+ * How dark or light a picture must be made for all letters on it to be read: what its light is multiplied by, as near to 1 as
+ * will do; undefined where none will. Letters that are dark themselves ask for a lighter one.
  */
-export function gainFor(pixels: readonly Light[], ink: Light, needed: number): number | undefined {
-  const does = (gain: number): boolean =>
-    contrastOver(
-      pixels.map((under) => under.map((value) => Math.min(255, value * gain)) as unknown as Light),
-      ink,
-    ) >= needed;
-  for (const [far, step] of [
-    [DARKEST, -0.05],
-    [LIGHTEST, 0.05],
-  ] as const)
-    for (let gain = 1 + step; step < 0 ? gain >= far - 1e-9 : gain <= far + 1e-9; gain += step)
-      if (does(gain)) return Math.round(gain * 100) / 100;
-  return undefined;
+export function gainFor(reads: readonly Read[]): number | undefined {
+  const darkOnes = reads.filter(({ ink }) => luminance(ink) < MIDDLE_LIGHT).length;
+  const step = 2 * darkOnes >= reads.length ? GAIN_STEP : -GAIN_STEP;
+  for (let i = 1; ; i++) {
+    const gain = Math.round((1 + i * step) * 100) / 100;
+    if (gain < DARKEST || gain > LIGHTEST) return undefined;
+    if (readsOn(reads, (under) => under.map((value) => Math.min(255, value * gain)) as unknown as Light)) return gain;
+  }
 }
 
-/** The least opacity of a panel behind letters, in tenths, with which they contrast enough; undefined where none will do. */
-export function panelOpacity(pixels: readonly Light[], ink: Light, panel: Light, needed: number): number | undefined {
-  for (let tenths = 3; tenths <= 10; tenths++) {
-    const opacity = tenths / 10;
-    if (
-      contrastOver(
-        pixels.map((under) => through(under, panel, opacity)),
-        ink,
-      ) >= needed
-    )
-      return opacity;
-  }
+/** The luminance that contrasts alike with black and with white. */
+const MIDDLE_LIGHT = 0.179;
+
+/** The least opacity of a panel behind letters, in tenths, with which all of them are read; undefined where none will do. */
+export function panelOpacity(reads: readonly Read[], panel: Light): number | undefined {
+  for (let tenths = 3; tenths <= 10; tenths++)
+    if (readsOn(reads, (under) => through(under, panel, tenths / 10))) return tenths / 10;
   return undefined;
 }

@@ -7,7 +7,7 @@ import type { DocumentRecord, FormatRecord } from '@/core/records/index';
 import type { Say } from '../frame/useNotices';
 import type { FrameInSight } from './frames/frameInSight';
 import type { useDeskActions } from './frames/useDeskActions';
-import { continuation, freeSlot, largestFree, type Target } from './hand/freeSpace';
+import { continuation, emptyPictureFrame, freeSlot, largestFree, type Target } from './hand/freeSpace';
 import type { Carry } from './hand/hand';
 import type { SpreadInSight } from './useSpreadInSight';
 
@@ -43,9 +43,10 @@ export function usePuttingDown({ store, format, pages, frames, framesOf, spread,
   };
   return {
     drop,
-    /** Where there is most room on the spread; a story in the first slot that waits for one. */
+    /** In the first place that waits for one, a story in a slot and a picture in an empty frame; else where there is most room on the spread. */
     byKey: ({ what, id }: Pick<Carry, 'what' | 'id'>) => {
-      const waiting = what === 'story' ? freeSlot(store.document, pages) : undefined;
+      const waiting =
+        what === 'story' ? freeSlot(store.document, pages) : what === 'picture' ? emptyPictureFrame(frames) : undefined;
       const target = waiting ?? largestFree(format, pages, frames);
       if (target) void drop({ what, id, allPages }, target);
       else say('There is no free room on this spread.', 'wrong');

@@ -45,6 +45,9 @@ export function Legible({ desk, each }: { desk: Desk; each: FrameInSight }) {
         {reads ? 'enough to read' : `${formatNumber(needed, 1)} : 1 is needed`}
       </p>
       {!reads && <p className="opacity-75">Hardest to read: “{words.length > 60 ? `${words.slice(0, 57)}…` : words}”</p>}
+      {!reads && !panel && picture?.gain === undefined && (
+        <p className="opacity-75">Nothing behind them makes all of these words readable: give them another colour.</p>
+      )}
       {picture?.gain !== undefined && (
         <button
           type="button"

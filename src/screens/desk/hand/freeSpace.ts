@@ -42,6 +42,14 @@ const slotTarget = (page: PlacedPage, slot: SlotFrame): Target => ({
   words: slot.content.takes === 'flow' ? 'into the flow area' : `into the slots of “${slot.content.name}”`,
 });
 
+/** The first empty picture frame of a spread, as it is read. */
+export function emptyPictureFrame(frames: readonly LyingFrame[]): Target | undefined {
+  const [first] = frames
+    .filter(({ frame: { content } }) => content.type === 'picture' && content.picture === undefined)
+    .sort((a, b) => a.page.dx - b.page.dx || a.box.y - b.box.y || a.box.x - b.box.x);
+  return first && { page: first.page, box: first.box, frame: first.frame.id, words: 'into this frame' };
+}
+
 /** The first slots on some pages that a story can fill. */
 export function freeSlot(document: Document, pages: readonly PlacedPage[]): Target | undefined {
   for (const page of pages) {
