@@ -370,3 +370,51 @@ describe('frames that are copied', () => {
     expect(await captionsOf(own!.id)).toHaveLength(1);
   });
 });
+
+describe('pictures that lie there', () => {
+  it('change places where one is let go on another with Ctrl and Shift', async () => {
+    await desk.go(12);
+    await desk.press('Escape');
+    const [one, other] = [await picture('sheds'), await picture('square')];
+    const [from] = await framesOf(one.id);
+    const [to] = await framesOf(other.id);
+    const start = await desk.middle(`[data-frame="${from!.id}"]`);
+    const end = await desk.middle(`[data-frame="${to!.id}"]`);
+    await page.keyboard.down('Control');
+    await page.keyboard.down('Shift');
+    await desk.drag(start, end, async () => {
+      await page.waitForSelector('::-p-text(changes places with this picture)');
+    });
+    await page.keyboard.up('Shift');
+    await page.keyboard.up('Control');
+    await desk.until(
+      'they have changed places',
+      (frame: string) =>
+        document.querySelector(`[data-frame="${frame}"]`)?.getAttribute('aria-label')?.startsWith('Picture, sheds'),
+      to!.id,
+    );
+    expect((await framesOf(other.id)).map(({ id }) => id)).toContain(from!.id);
+    await desk.press('Control', 'z');
+    await desk.stored();
+  });
+
+  it('say where they are too coarse to print, and are made smaller until they are not', async () => {
+    const { id } = await picture('square');
+    const [frame] = await framesOf(id);
+    await desk.press('Escape');
+    await page.click(`[data-frame="${frame!.id}"]`);
+    const [zoom] = await page.$$('aside ::-p-aria([name="Zoom"])');
+    await zoom!.click();
+    await page.keyboard.type('900 %');
+    await page.keyboard.press('Enter');
+    await page.waitForSelector('[data-picture-states=coarse]');
+    const ppi = () => page.$eval('[data-ppi]', (line) => Number(line.getAttribute('data-ppi')));
+    expect(await ppi()).toBeLessThan(200);
+    await page.click('[data-state=coarse] button');
+    await desk.until('it is fine enough', () => !document.querySelector('[data-picture-states]'));
+    expect(await ppi()).toBeGreaterThanOrEqual(200);
+    await desk.press('Control', 'z');
+    await desk.press('Control', 'z');
+    await desk.stored();
+  });
+});
