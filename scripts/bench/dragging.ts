@@ -3,6 +3,7 @@ import { openChromium } from '../../tests/support/chromium';
 import { startingHouse } from '@/core/plan/startingHouse';
 import { documentOf } from '@/core/records/document';
 import type { DocumentRecord } from '@/core/records/index';
+import { forgetFrames, framesOf, nextFrame, watchFrames } from './frames';
 import { storeIssue } from './store';
 
 const ISSUE = 'bench-dragging';
@@ -76,35 +77,25 @@ export async function dragging(origin: string): Promise<DraggingFigures> {
     const label = (await page.waitForSelector('aside label::-p-text(Opacity)'))!;
     await label.scrollIntoView();
     const box = (await label.boundingBox())!;
-    await page.evaluate(() => {
-      const own = window as unknown as { frames: number[] };
-      own.frames = [];
-      let last = performance.now();
-      const tick = (now: number) => {
-        own.frames.push(now - last);
-        last = now;
-        requestAnimationFrame(tick);
-      };
-      requestAnimationFrame(tick);
-    });
+    await watchFrames(page);
     await page.mouse.move(box.x + 10, box.y + box.height / 2);
     await page.mouse.down();
     for (let i = 1; i <= 120; i++) {
       await page.mouse.move(box.x + 10 - (i % 60), box.y + box.height / 2);
-      await page.evaluate(() => new Promise((resolve) => requestAnimationFrame(resolve)));
+      await nextFrame(page);
     }
-    const frames = (await page.evaluate(() => (window as unknown as { frames: number[] }).frames)).slice(5);
+    const frames = await framesOf(page);
     await page.mouse.up();
     await rest(page);
     const first = (await (await page.$('[data-frame=panel-20]'))!.boundingBox())!;
-    await page.evaluate(() => ((window as unknown as { frames: number[] }).frames = []));
+    await forgetFrames(page);
     await page.mouse.move(first.x + 5, first.y + 5);
     await page.mouse.down();
     for (let i = 1; i <= 180; i++) {
       await page.mouse.move(first.x + 5 + 60 * Math.sin(i / 20), first.y + 5 + 40 * Math.cos(i / 20));
-      await page.evaluate(() => new Promise((resolve) => requestAnimationFrame(resolve)));
+      await nextFrame(page);
     }
-    const moved = (await page.evaluate(() => (window as unknown as { frames: number[] }).frames)).slice(5);
+    const moved = await framesOf(page);
     await page.keyboard.press('Escape');
     await page.mouse.up();
     return { frames, moved, before, after };

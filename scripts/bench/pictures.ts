@@ -1,13 +1,13 @@
 import { mkdtemp, readFile, readdir, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Page } from 'puppeteer-core';
 import sharp from 'sharp';
 import { openChromium } from '../../tests/support/chromium';
 import { startingHouse } from '@/core/plan/startingHouse';
 import { documentOf } from '@/core/records/document';
 import type { DocumentRecord, PictureRecord } from '@/core/records/index';
 import { putBlob } from '@/store/blobs';
+import { framesOf, nextFrame, watchFrames } from './frames';
 import { storeIssue } from './store';
 
 /** A picture of fifty megapixels, and the many of ten that come in at once. */
@@ -105,22 +105,6 @@ export interface PictureFigures {
   readonly cancelled: number;
 }
 
-/** Notes when the browser draws, from now on. */
-const watchFrames = (page: Page) =>
-  page.evaluate(() => {
-    const own = window as unknown as { frames: number[] };
-    own.frames = [];
-    let last = performance.now();
-    const tick = (now: number) => {
-      own.frames.push(now - last);
-      last = now;
-      requestAnimationFrame(tick);
-    };
-    requestAnimationFrame(tick);
-  });
-const framesOf = (page: Page) => page.evaluate(() => (window as unknown as { frames: number[] }).frames);
-const nextFrame = (page: Page) => page.evaluate(() => new Promise((resolve) => requestAnimationFrame(resolve)));
-
 /** Bytes that a process and all that it started hold, as Linux counts what is theirs alone. */
 async function bytesOf(pid: number): Promise<number> {
   const children = new Map<number, number[]>();
@@ -178,7 +162,7 @@ export async function withPictures(origin: string, pid: number): Promise<Picture
       await nextFrame(page);
     }
     await page.mouse.up();
-    const frames = (await framesOf(page)).slice(5);
+    const frames = await framesOf(page);
 
     const files: string[] = [];
     for (let i = 0; i < BROUGHT_IN + 20; i++) {

@@ -8,6 +8,7 @@ import { plainBody } from '@/core/records/body';
 import { type Document, documentOf, find, get } from '@/core/records/document';
 import { textContent } from '@/core/records/frame';
 import type { DocumentRecord, FrameRecord, MasterRecord } from '@/core/records/index';
+import { framesOf, nextFrame, watchFrames } from './frames';
 import { storeIssue } from './store';
 import { passage } from './texts';
 
@@ -173,22 +174,12 @@ export async function planning(origin: string, rounds: number): Promise<PlanFigu
     });
     const flatplan = (await (await page.$('[data-flatplan]'))!.boundingBox())!;
     await page.mouse.move(flatplan.x + 300, flatplan.y + 200);
-    await page.evaluate(() => {
-      const own = window as unknown as { frames: number[] };
-      own.frames = [];
-      let before = performance.now();
-      const tick = (now: number) => {
-        own.frames.push(now - before);
-        before = now;
-        requestAnimationFrame(tick);
-      };
-      requestAnimationFrame(tick);
-    });
+    await watchFrames(page);
     for (let i = 0; i < 60; i++) {
       await page.mouse.wheel({ deltaY: 120 });
-      await page.evaluate(() => new Promise((resolve) => requestAnimationFrame(resolve)));
+      await nextFrame(page);
     }
-    frames.push(...(await page.evaluate(() => (window as unknown as { frames: number[] }).frames)).slice(5));
+    frames.push(...(await framesOf(page)));
     await page.evaluate(() => document.querySelector('[data-flatplan]')!.scrollTo(0, 0));
     const press = async (number: number) => {
       const target = (await page.$(`[data-plan-page="page-${number}"]`))!;

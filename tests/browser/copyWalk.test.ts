@@ -22,10 +22,7 @@ let file: string;
 
 beforeAll(async () => {
   server = await openServer(databaseUrl);
-  browser = await openChromium();
-  await browser
-    .defaultBrowserContext()
-    .overridePermissions(server.origin, ['clipboard-read', 'clipboard-write', 'clipboard-sanitized-write']);
+  browser = await openChromium(server.origin);
   file = await sampleAs('docx', await longSample(3000), false);
 });
 

@@ -30,10 +30,7 @@ const fields = (width: number, height: number) =>
 
 beforeAll(async () => {
   server = await openServer(databaseUrl);
-  browser = await openChromium();
-  await browser
-    .defaultBrowserContext()
-    .overridePermissions(server.origin, ['clipboard-read', 'clipboard-write', 'clipboard-sanitized-write']);
+  browser = await openChromium(server.origin);
   desk = await Desk.open(browser, server.origin, databaseUrl, await copyDocument(databaseUrl, 'packet-1206'));
   page = desk.page;
   await page.setViewport({ width: 1280, height: 800 });

@@ -32,10 +32,7 @@ const portrait = (hue: number, size: number) =>
 
 beforeAll(async () => {
   server = await openServer(databaseUrl);
-  browser = await openChromium();
-  await browser
-    .defaultBrowserContext()
-    .overridePermissions(server.origin, ['clipboard-read', 'clipboard-write', 'clipboard-sanitized-write']);
+  browser = await openChromium(server.origin);
   const folder = await scratch();
   files = Array.from({ length: SITTERS }, (_, i) => join(folder, `sitter-${String(i + 1).padStart(2, '0')}.jpg`));
   for (const [i, file] of files.entries()) {

@@ -16,10 +16,7 @@ let cdp: CDPSession;
 
 beforeAll(async () => {
   server = await openServer(databaseUrl);
-  browser = await openChromium();
-  await browser
-    .defaultBrowserContext()
-    .overridePermissions(server.origin, ['clipboard-read', 'clipboard-write', 'clipboard-sanitized-write']);
+  browser = await openChromium(server.origin);
   desk = await Desk.open(browser, server.origin, databaseUrl, await copyIssue(databaseUrl));
   cdp = await desk.page.createCDPSession();
   await desk.go(4);

@@ -3,8 +3,12 @@ import { mkdtemp } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
-/** Debian's Chromium, headless, with a profile of its own and no talk of its own on the network. */
-export async function openChromium(): Promise<Browser> {
+/**
+ * Debian's Chromium, headless, with a profile of its own and no talk of its own on the network.
+ *
+ * @param clipboardOf the origin whose pages may read and write the clipboard, as a person would let them
+ */
+export async function openChromium(clipboardOf?: string): Promise<Browser> {
   const browser = await puppeteer.launch({
     executablePath: '/usr/bin/chromium',
     userDataDir: await mkdtemp(join(tmpdir(), 'kite-chromium-')),
@@ -26,5 +30,9 @@ export async function openChromium(): Promise<Browser> {
     if (target.type() !== 'page') return;
     void target.page().then((page) => page?.on('dialog', (dialog) => dialog.type() === 'beforeunload' && void dialog.accept()));
   });
+  if (clipboardOf)
+    await browser
+      .defaultBrowserContext()
+      .overridePermissions(clipboardOf, ['clipboard-read', 'clipboard-write', 'clipboard-sanitized-write']);
   return browser;
 }
