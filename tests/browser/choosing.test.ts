@@ -129,6 +129,32 @@ describe('frames are chosen', () => {
     expect(await chosen()).toEqual(expect.arrayContaining([own[0], own[1]].sort()));
   });
 
+  it('by a line drawn with Shift over the pages, and by Tab in the order in which they are read', async () => {
+    await desk.press('Escape');
+    const [first, second] = [await desk.box(`[data-frame="${own[0]}"]`), await desk.box(`[data-frame="${own[1]}"]`)];
+    await page.keyboard.down('Shift');
+    await desk.drag({ x: first.x - 3, y: first.y - 14 }, { x: second.x + second.w + 2, y: second.y + second.h + 3 }, async () => {
+      await page.waitForSelector('[data-gathering]');
+    });
+    await page.keyboard.up('Shift');
+    expect(await chosen()).toEqual([own[0], own[1]].sort());
+    await desk.press('Escape');
+    // The first frame is one press away, however many pages and stories come before it.
+    const focused = () => page.evaluate(() => document.activeElement?.getAttribute('data-frame'));
+    await page.focus('nav [data-page][tabindex="0"]');
+    await desk.press('F6');
+    expect(await focused()).not.toBeNull();
+    const walked = [await focused()];
+    for (let i = 0; i < 2; i++) {
+      await desk.press('Tab');
+      walked.push(await focused());
+    }
+    expect(walked.filter((id) => id && own.includes(id)).length).toBe(3);
+    await desk.press('Shift', 'Tab');
+    expect(await focused()).toBe(walked[1]);
+    await desk.press('Escape');
+  });
+
   it('that are alike, in one command', async () => {
     await desk.press('Escape');
     await page.click(`[data-frame="${own[0]}"]`);

@@ -1,12 +1,13 @@
 'use client';
 
-import { memo, useEffect, useRef } from 'react';
+import { type KeyboardEvent as ReactKeyboardEvent, memo, useEffect, useRef } from 'react';
 import type { ComposerClient } from '@/client/composerClient';
 import type { Fit } from '@/core/compose/text/fit';
 import { fitWords } from '@/core/compose/text/fit';
 import { spreads, type PlacedPage } from '@/core/page/pages';
 import { all, type Document, framesOn, threadOf } from '@/core/records/document';
 import type { FormatRecord } from '@/core/records/index';
+import { ARROWS } from '@/parts/arrows';
 import type { DeskKind } from './deskPlace';
 import { useSetting } from '../sheet/useSetting';
 import { useHand } from './hand/hand';
@@ -100,6 +101,7 @@ const Cells = memo(function Cells({
       ref={line}
       aria-label="Page line"
       className="border-base-300 bg-base-100 relative z-20 flex h-9 shrink-0 items-center gap-1.5 overflow-x-auto overflow-y-hidden border-b px-3 [scrollbar-width:thin]"
+      onKeyDown={walkCells}
       onWheel={({ currentTarget, deltaY }) => currentTarget.scrollBy({ left: deltaY })}
     >
       {spreads(document).map((pages, index) => (
@@ -115,6 +117,8 @@ const Cells = memo(function Cells({
                 key={page.id}
                 type="button"
                 data-page={page.id}
+                // One of them is stopped at, however many there are; arrow keys go on from it.
+                tabIndex={index === spread && page === pages[0]!.page ? 0 : -1}
                 className={`border-base-300 relative h-[1.15rem] w-7 border text-left ${index === spread ? 'bg-primary/15' : 'bg-base-100'} -ml-px first:ml-0`}
                 aria-label={`${kind === 'masters' ? `${nameOf?.(pages) ?? ''}, ${side} page` : `Page ${folio}`}${cell.overset ? `, ${cell.overset}` : ''}`}
                 aria-current={index === spread ? 'page' : undefined}
@@ -158,6 +162,17 @@ const Cells = memo(function Cells({
     </nav>
   );
 });
+
+/** Arrow keys go from cell to cell. */
+function walkCells(event: ReactKeyboardEvent<HTMLElement>): void {
+  const cells = [...event.currentTarget.querySelectorAll<HTMLElement>('[data-page]')];
+  const at = cells.findIndex((cell) => cell === window.document.activeElement);
+  const [across] = ARROWS[event.key] ?? [0];
+  const to = event.key === 'Home' ? 0 : event.key === 'End' ? cells.length - 1 : across === 0 ? -1 : at + across;
+  if (at < 0 || !cells[to]) return;
+  event.preventDefault();
+  cells[to].focus();
+}
 
 /** What is said beside the cells of a spread. */
 const NAMES_OF: Readonly<Record<DeskKind, ((pages: readonly PlacedPage[]) => string | undefined) | undefined>> = {

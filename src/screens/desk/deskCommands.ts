@@ -11,7 +11,7 @@ import { onSpread } from './frames/frameInSight';
 import { hasClip, type useClipboard } from './frames/useClipboard';
 import { pictureCommands } from './pictureCommands';
 import type { Desk } from './useDesk';
-import { frameKind, textIn } from '@/core/records/kinds/frames';
+import { frameKind, pictureIn, textIn } from '@/core/records/kinds/frames';
 
 /** What the desk alone cannot do or know. */
 interface Beyond {
@@ -43,6 +43,7 @@ export function deskCommands(
   const { spread, view, toggle, text, only, group, frameActions: on, chosen } = desk;
   const { held } = desk;
   const count = held.length;
+  const story = only && storyOf(desk.document, only.frame);
   const ids = held.map(({ frame }) => frame.id);
   const none = underWay ?? (count === 0 && 'Nothing is chosen');
   const one = underWay ?? (!only && (count === 0 ? 'Nothing is chosen' : 'Choose one frame'));
@@ -139,6 +140,13 @@ export function deskCommands(
       underWay ?? (desk.frames.length === 0 && 'The spread is empty'),
       () => chosen.choose(desk.frames.filter(({ locked }) => !locked).map(({ frame }) => frame.id)),
     ),
+    command(
+      'frames',
+      'Go to the frames on the spread',
+      'F6',
+      underWay ?? (desk.frames.length === 0 && 'The spread is empty'),
+      () => view.ref.current?.querySelector<SVGElement>('[data-frame][tabindex="0"]')?.focus(),
+    ),
     command('hold', 'Keep the selection while choosing more', 'Space', none, chosen.keep),
     native('copy', count > 1 ? 'Copy the frames' : 'Copy the frame', 'Ctrl+C', none, clipboard.copy),
     native('cut', count > 1 ? 'Cut the frames' : 'Cut the frame', 'Ctrl+X', none, clipboard.cut),
@@ -168,6 +176,14 @@ export function deskCommands(
     command('alike', 'Choose everything like it on the spread', undefined, one, () =>
       chosen.choose(desk.frames.filter(({ frame }) => isAlike(desk.document, frame, only!.frame)).map(({ frame }) => frame.id)),
     ),
+    command(
+      'of-story',
+      'Choose everything of its story on the spread',
+      undefined,
+      one || (!story && 'It belongs to no story'),
+      () =>
+        chosen.choose(desk.frames.filter(({ frame }) => storyOf(desk.document, frame) === story).map(({ frame }) => frame.id)),
+    ),
     command('front', 'Bring to front', undefined, one, () => on.stack('front')),
     command('back', 'Send to back', undefined, one, () => on.stack('back')),
     command('remove', count > 1 ? 'Remove the frames' : 'Remove the frame', 'Delete', none, on.remove),
@@ -180,6 +196,12 @@ export function deskCommands(
 /** What is measured to begin with: all that is chosen, else the first page in sight. */
 function measured({ held, spread, format }: Desk): Box {
   return around(held.map(onSpread)) ?? { x: spread.pages[0]!.dx, y: 0, w: format.width, h: format.height };
+}
+
+/** The story that a frame shows a part of, or whose picture it shows. */
+function storyOf(document: Document, frame: FrameRecord): string | undefined {
+  const picture = find(document, 'picture', pictureIn(document, frame)?.picture);
+  return find(document, 'text', textIn(frame))?.story ?? picture?.story;
 }
 
 /** Whether two frames are of one kind: for texts, of one part of a story. */

@@ -159,8 +159,10 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
       else spread.go(to);
     },
     onPlaced: (places, how) => actions.move(places, how === MOVE ? 'Move a frame' : 'Size a frame'),
-    onGathered: (around) =>
-      choose(frames.filter((each) => !each.locked && contains(around, middleOf(onSpread(each)))).map(({ frame }) => frame.id)),
+    onGathered: (around, more) => {
+      const within = frames.filter((each) => !each.locked && contains(around, middleOf(onSpread(each))));
+      choose([...(more ? chosen.ids : []), ...within.map(({ frame }) => frame.id)]);
+    },
     onCopied: (places) => chooseAllAdded(actions.leaveCopies(places)),
     onShaped: (frame, shape) => actions.put('look', [frame], { shape }),
     onTurned: (frame, rotation) => actions.put('look', [frame], { rotation }),

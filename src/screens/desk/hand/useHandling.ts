@@ -46,7 +46,8 @@ interface Surroundings {
   readonly onGo: (spread: number) => void;
   readonly onPlaced: (places: ReadonlyMap<string, Place>, how: Pull) => void;
   readonly onCopied: (places: ReadonlyMap<string, Place>) => void;
-  readonly onGathered: (around: Box) => void;
+  /** @param more what is chosen stays so */
+  readonly onGathered: (around: Box, more: boolean) => void;
   readonly onShaped: (frame: string, shape: Shape) => void;
   readonly onTurned: (frame: string, rotation: number) => void;
   readonly onSwapped: (one: string, other: string) => void;
@@ -106,11 +107,11 @@ export function useHandling(around: Surroundings) {
         const to =
           turned && !isMove ? pulledTurned(from, how, by.x, by.y, turned, grip) : pulled(from, how, by.x, by.y, catches, grip);
         const next = new Map<string, Place>();
+        const grown = { x: to.x - from.x, y: to.y - from.y, w: to.w - from.w, h: to.h - from.h };
         for (const each of of) {
           const own = onSpread(each);
-          const box = block
-            ? scaledWith(own, from, to)
-            : { x: own.x + to.x - from.x, y: own.y + to.y - from.y, w: own.w + to.w - from.w, h: own.h + to.h - from.h };
+          const along = { x: own.x + grown.x, y: own.y + grown.y, w: own.w + grown.w, h: own.h + grown.h };
+          const box = block ? scaledWith(own, from, to) : each === lead ? to : along;
           // A frame belongs to the page that its middle lies on.
           const middle = box.x + box.w / 2;
           const page = pages.find(({ dx }) => middle >= dx && middle <= dx + format.width) ?? each.page;
@@ -130,12 +131,11 @@ export function useHandling(around: Surroundings) {
           if (!(error instanceof ActionError)) throw error;
           places ??= new Map(of.map(({ frame, page, box }) => [frame.id, { on: page.page.id, box }]));
         }
-        const moved = isMove ? { x: to.x - from.x, y: to.y - from.y } : undefined;
         hand.take({
           doing: 'moving',
           places: onto ? new Map() : places,
           seen: onto ? [] : seenFrom(to, neighbours),
-          by: onto ? undefined : moved,
+          by: isMove && !onto ? grown : undefined,
           onto,
         });
       },
@@ -203,8 +203,8 @@ export function useHandling(around: Surroundings) {
   const markOut = (start: ReactPointerEvent, onPress: () => void) => {
     const at = onPage(pages, format.width, format.height, desk.pointAt(start));
     let mark: Marked | undefined;
-    // From beside the pages a line is drawn around frames.
-    const from = at ? undefined : desk.pointAt(start);
+    // From beside the pages, or with Shift, a line is drawn around frames.
+    const from = at && !start.shiftKey ? undefined : desk.pointAt(start);
     let gathered: Box | undefined;
     followPointer(
       (event) => {
@@ -223,7 +223,7 @@ export function useHandling(around: Surroundings) {
       (event) => {
         hand.rest('marking', 'gathering');
         if (!event) return;
-        if (gathered) return latest.current.onGathered(gathered);
+        if (gathered) return latest.current.onGathered(gathered, start.shiftKey);
         if (mark) hand.take({ doing: 'asking', marked: mark });
         else onPress();
       },

@@ -98,6 +98,7 @@ const MENUS = {
     'paste-in-place',
     'duplicate',
     'alike',
+    'of-story',
     'lock',
     'hide',
     'alone',

@@ -27,25 +27,37 @@ interface FramesProps {
   readonly onPress: (frame: FrameInSight, event: ReactPointerEvent) => void;
   readonly onFocus: (frame: FrameInSight) => void;
   readonly onEnter: (frame: FrameInSight, event: ReactMouseEvent) => void;
+  /** The frame that keys come to first: the one that is chosen, else the first that is read. */
+  readonly first: string | undefined;
+  /** Goes to the next frame as it is read, or the one before; gives whether there is one. */
+  readonly onWalk: (frame: FrameInSight, by: 1 | -1) => boolean;
 }
 
 /** A place to press for every frame, lowest first, named for those who cannot see it. */
-export function Frames({ frames, selection, ...shared }: FramesProps) {
+export function Frames({ frames, selection, first, ...shared }: FramesProps) {
   return (
     <g>
       {frames.map((each) => (
-        <Frame key={each.frame.id} each={each} isChosen={selection.has(each.frame.id)} {...shared} />
+        <Frame
+          key={each.frame.id}
+          each={each}
+          isChosen={selection.has(each.frame.id)}
+          isFirst={each.frame.id === first}
+          {...shared}
+        />
       ))}
     </g>
   );
 }
 
-interface FrameProps extends Omit<FramesProps, 'frames' | 'selection'> {
+interface FrameProps extends Omit<FramesProps, 'frames' | 'selection' | 'first'> {
+  readonly isFirst: boolean;
   readonly each: FrameInSight;
   readonly isChosen: boolean;
 }
 
-const Frame = memo(function Frame({ each, isChosen, document, hand, pages, view, edges, onPress, onFocus, onEnter }: FrameProps) {
+const Frame = memo(function Frame(props: FrameProps) {
+  const { each, isChosen, isFirst, document, hand, pages, view, edges, onPress, onFocus, onEnter, onWalk } = props;
   const now = useInHand(hand, each, pages);
   const { frame } = now;
   const at = toScreen(view, onSpread(now));
@@ -53,7 +65,8 @@ const Frame = memo(function Frame({ each, isChosen, document, hand, pages, view,
   return (
     <rect
       role="button"
-      tabIndex={each.locked ? -1 : 0}
+      // One of them is stopped at; Tab goes on in the order in which they are read.
+      tabIndex={isFirst ? 0 : -1}
       // What is locked is not in the way of what lies under it.
       pointerEvents={each.locked ? 'none' : undefined}
       data-locked={each.locked}
@@ -71,6 +84,7 @@ const Frame = memo(function Frame({ each, isChosen, document, hand, pages, view,
       onPointerDown={(event) => onPress(each, event)}
       onFocus={() => cameFromDialog() || onFocus(each)}
       onKeyDown={(event) => {
+        if (event.key === 'Tab' && onWalk(each, event.shiftKey ? -1 : 1)) return event.preventDefault();
         // What has the focus but is not chosen any more is chosen again first.
         if (isChosen || event.key !== 'Enter') return;
         event.preventDefault();

@@ -7,6 +7,7 @@ import { stretchWords } from '@/core/page/grid';
 import { useLatest } from '../../frame/useLatest';
 import { useSetting } from '../../sheet/useSetting';
 import { toScreen } from '../../sheet/view';
+import { asRead } from '../frames/asRead';
 import { type FrameInSight, inPlace, onSpread, turnOf } from '../frames/frameInSight';
 import { SelectedAreas } from '../text/Selected';
 import { isMany, MANY, useHand, useInHand } from '../hand/hand';
@@ -149,6 +150,21 @@ function Resting({ desk }: { desk: Desk }) {
     const onPress = of !== undefined && desk.group?.id === of && !event.shiftKey ? () => chosen.choose([pressed]) : undefined;
     gestures.pull([each, ...frames.filter((other) => other !== each && next.has(other.frame.id))], MOVE, event, { onPress });
   });
+  const read = useMemo(
+    () =>
+      asRead(
+        document,
+        frames.filter(({ locked }) => !locked),
+      ),
+    [document, frames],
+  );
+  const walkOn = useLatest((from: FrameInSight, by: 1 | -1): boolean => {
+    const next = read[read.findIndex(({ frame }) => frame.id === from.frame.id) + by];
+    const element = next && desk.view.ref.current?.querySelector<SVGElement>(`[data-frame="${next.frame.id}"]`);
+    element?.focus();
+    return element !== undefined && element !== null;
+  });
+  const first = read.find(({ frame }) => chosen.ids.has(frame.id)) ?? read[0];
   const focusFrame = useLatest(({ frame }: FrameInSight) => chosen.focus(frame.id));
   const enterFrame = useLatest((each: FrameInSight, event: { clientX: number; clientY: number }) => {
     // In the text in hand two presses take a word.
@@ -170,6 +186,8 @@ function Resting({ desk }: { desk: Desk }) {
         onPress={pressFrame}
         onFocus={focusFrame}
         onEnter={enterFrame}
+        first={first?.frame.id}
+        onWalk={walkOn}
       />
     </>
   );
