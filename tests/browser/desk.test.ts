@@ -230,6 +230,29 @@ describe('layers', () => {
   });
 });
 
+describe('what lies beside the desk', () => {
+  it('has its menu: a page of the page line, a picture of the tray', async () => {
+    await desk.press('Escape');
+    const pages = async () => {
+      await desk.stored();
+      return (await desk.records<PageRecord>('page')).length;
+    };
+    const before = await pages();
+    await page.click('nav [aria-label^="Page 13"]', { button: 'right' });
+    await (await page.waitForSelector('::-p-xpath(//*[@role="menuitem"][contains(., "Add a page after it")])'))!.click();
+    await desk.until('there is one more', (n: number) => document.querySelectorAll('nav [data-page]').length === n, before + 1);
+    expect(await pages()).toBe(before + 1);
+    await desk.press('Control', 'z');
+    await desk.until('it is gone again', (n: number) => document.querySelectorAll('nav [data-page]').length === n, before);
+    await page.click('::-p-xpath(//*[@role="tab"][starts-with(., "Pictures")])');
+    await page.click('[data-picture]', { button: 'right' });
+    await (await page.waitForSelector('::-p-xpath(//*[@role="menuitem"][contains(., "Put it where there is room")])'))!.click();
+    await desk.until('it lies there', () => document.querySelector('[data-frame][aria-label^="Picture, "]') !== null);
+    await desk.press('Control', 'z');
+    await desk.until('it is taken back', () => document.querySelector('[data-frame][aria-label^="Picture, "]') === null);
+  });
+});
+
 describe('spreads in a row', () => {
   it('scroll on to the next one, and one that is pressed comes into the hand', async () => {
     await desk.press('Escape');
@@ -256,7 +279,7 @@ describe('a desk that is turned', () => {
   it('takes a frame where the hand takes it, and arrow keys as they are seen', async () => {
     await desk.press('Escape');
     const before = await frame(own[0]!);
-    await desk.press('u');
+    await desk.press('Alt', 'u');
     await page.waitForSelector('[data-turned="90"]');
     const at = await desk.middle(`[data-frame="${own[0]}"]`);
     await page.keyboard.down('Alt');
@@ -279,9 +302,15 @@ describe('the desk', () => {
     await page.keyboard.down('Space');
     await desk.drag(at, { x: at.x - 80, y: at.y + 40 });
     await page.keyboard.up('Space');
-    const moved = await desk.box('[data-paper]');
-    expect(moved.x - before.x).toBeCloseTo(-80, 0);
-    expect(moved.y - before.y).toBeCloseTo(40, 0);
+    await desk.until(
+      'it has gone as far as the hand',
+      (x: number, y: number) => {
+        const paper = document.querySelector('[data-paper]')!.getBoundingClientRect();
+        return Math.abs(paper.x - x) < 0.5 && Math.abs(paper.y - y) < 0.5;
+      },
+      before.x - 80,
+      before.y + 40,
+    );
     await page.click('input[aria-label=Zoom]');
     await page.keyboard.type('100');
     await page.keyboard.press('Enter');

@@ -183,6 +183,9 @@ describe('outside a text', () => {
     await desk.stored();
     expect((await desk.changes()).length).toBe(before);
     await desk.press('Escape');
+    // What letters show they hide again.
+    for (const letter of 'rw') await desk.press(letter);
+    await desk.until('nothing is left of it', () => !document.querySelector('[data-rulers], [data-row], [data-measure]'));
   });
 
   it('Enter goes into the text of the frame that is chosen', async () => {
@@ -249,6 +252,20 @@ describe('formatting', () => {
     await isSelected('forgotten');
     await desk.page.click('[data-text-tools] [aria-label="Clear local formatting"]');
     expect((await marksOn('forgotten')).sort()).toEqual(['emphasis', 'strong']);
+    await undoAll(async () => JSON.stringify((await text()).body) === JSON.stringify(before.body));
+  });
+
+  it('is asked for by the right button, which leaves what is selected and gives the text back', async () => {
+    const before = await text();
+    await into('forgotten.');
+    await desk.press('Control', 'Shift', 'ArrowRight');
+    await isSelected('forgotten');
+    const spot = await wordAt('forgotten.');
+    await desk.page.mouse.click(spot.x + 6, spot.y, { button: 'right' });
+    await (await desk.page.waitForSelector('::-p-xpath(//*[@role="menuitem"][starts-with(., "Strong")])'))!.click();
+    await desk.until('the text has the focus', () => document.activeElement?.closest('[data-text-field]') != null);
+    await isSelected('forgotten');
+    expect(await marksOn('forgotten')).toEqual(['strong']);
     await undoAll(async () => JSON.stringify((await text()).body) === JSON.stringify(before.body));
   });
 

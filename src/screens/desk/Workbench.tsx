@@ -19,6 +19,7 @@ import { deskCommands, UNDER_WAY } from './deskCommands';
 import { useHand } from './hand/hand';
 import { deskKeys } from './hand/deskKeys';
 import type { DeskPlace } from './deskPlace';
+import { besideAt } from './placeCommands';
 import { Detail } from './detail/Detail';
 import { PageLine } from './PageLine';
 import { OnDesk } from './surface/OnDesk';
@@ -110,6 +111,13 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
   return (
     <div
       {...dropzone.getRootProps({ className: 'workbench flex h-full flex-col outline-none', role: undefined, tabIndex: -1 })}
+      onContextMenu={(event) => {
+        const beside = besideAt(event.target);
+        const rect = view.ref.current?.getBoundingClientRect();
+        if (!beside || !rect) return;
+        event.preventDefault();
+        desk.hand.take({ doing: 'listing', ...beside, at: { x: event.clientX - rect.left, y: event.clientY - rect.top } });
+      }}
       // The browser's own dragging of pictures and words would take the pointer away from ours.
       onDragStart={(event) => {
         // Rows of a list are the browser's to drag.
@@ -147,7 +155,7 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
               {guides && look.rulers && <Rulers desk={desk} />}
               <Writing desk={desk} commands={ofText} onFiles={(files) => void bringIn(files)} onTurn={turn} />
             </OnDesk>
-            <OverSurface desk={desk} commands={byId} />
+            <OverSurface desk={desk} commands={byId} textCommands={ofTextById} />
           </Ground>
           {guides && <DeskStrip desk={desk} commands={byId} textCommands={ofTextById} />}
           {guides && (

@@ -19,7 +19,7 @@ import { useSetting } from '../sheet/useSetting';
 import { toScreen } from '../sheet/view';
 import type { DeskPlace } from './deskPlace';
 import { frameActionsOn } from './frames/frameActions';
-import { contains, middleOf } from '@/core/geometry/box';
+import { contains, middleOf, type Point } from '@/core/geometry/box';
 import { type FrameInSight, onSpread } from './frames/frameInSight';
 import { textOf } from './frames/frameWords';
 import { useChosen } from './frames/useChosen';
@@ -126,6 +126,8 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
   const wholeText = text?.id;
   const formatter = useMemo(() => new Formatter(store, inHand, wholeText, say), [store, inHand, wholeText, say]);
   const [looking, onLook] = useState<string>();
+  /** Where the menu of the text in hand was asked for, pixels of the ground. */
+  const [textMenu, setTextMenu] = useState<Point>();
   const selecting = useSelecting({
     hand,
     inHand,
@@ -234,6 +236,8 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
     /** The text whose overset is looked at, though the caret is not in it. */
     looking,
     onLook,
+    textMenu,
+    setTextMenu,
     gestures,
     goOn,
     middle,

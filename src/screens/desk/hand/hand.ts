@@ -55,7 +55,9 @@ export type Doing =
   | { readonly doing: 'gathering'; readonly around: Box }
   | { readonly doing: 'asking'; readonly marked: Marked }
   /** A menu of what can be done with what was pressed lies there, pixels of the desk. */
-  | { readonly doing: 'listing'; readonly of: 'frame' | 'spread'; readonly at: { readonly x: number; readonly y: number } }
+  | { readonly doing: 'listing'; readonly of: 'frame' | 'spread'; readonly at: Point }
+  /** The same for a page of the page line, a story or a picture of the tray. */
+  | { readonly doing: 'listing'; readonly of: 'page' | 'story' | 'picture'; readonly id: string; readonly at: Point }
   /** `seen`: the lines and gaps that what is moved shares with what lies around it. */
   | {
       readonly doing: 'moving';

@@ -12,6 +12,7 @@ import type { Desk } from '../useDesk';
 import { CommandMenu } from '../../frame/commands/CommandMenu';
 import type { Command } from '../../frame/commands/command';
 import { useLatest } from '../../frame/useLatest';
+import { placeCommands } from '../placeCommands';
 import { menuPlace, within } from './besideFrame';
 import { StretchMenu } from './StretchMenu';
 
@@ -19,15 +20,21 @@ interface OverSurfaceProps {
   readonly desk: Desk;
   /** Of the desk, by id. */
   readonly commands: ReadonlyMap<string, Command>;
+  /** Of text, by id. */
+  readonly textCommands: ReadonlyMap<string, Command>;
 }
 
 /** What floats over the desk: what the typesetter says, and what the hand is being asked or told. */
-export function OverSurface({ desk, commands }: OverSurfaceProps) {
+export function OverSurface({ desk, commands, textCommands }: OverSurfaceProps) {
   const { hand, composer } = desk;
   const ready = useSetting(composer, (setting) => setting.ready);
   const trouble = useSetting(composer, (setting) => setting.trouble);
   const now = useHand(hand, (doing) => (FLOATING.has(doing.doing) ? doing : undefined));
   const close = useLatest(() => hand.rest('listing'));
+  const closeTextMenu = useLatest(() => {
+    desk.setTextMenu(undefined);
+    window.document.querySelector<HTMLElement>('[data-text-field]')?.focus({ preventScroll: true });
+  });
   return (
     <>
       {!ready && (
@@ -54,10 +61,20 @@ export function OverSurface({ desk, commands }: OverSurfaceProps) {
       {now?.doing === 'asking' && <Asking desk={desk} marked={now.marked} />}
       {now?.doing === 'listing' && (
         <CommandMenu
-          label={now.of === 'frame' ? 'What can be done with it' : 'What can be done here'}
+          label={now.of === 'spread' ? 'What can be done here' : 'What can be done with it'}
           {...within(now.at, desk.view.ground)}
-          commands={MENUS[now.of].map((id) => commands.get(id)!).filter(({ not }) => not === undefined)}
+          commands={('id' in now ? placeCommands(desk, now) : MENUS[now.of].map((id) => commands.get(id)!)).filter(
+            ({ not }) => not === undefined,
+          )}
           onClose={close}
+        />
+      )}
+      {desk.textMenu && (
+        <CommandMenu
+          label="What can be done with the text"
+          {...within(desk.textMenu, desk.view.ground)}
+          commands={TEXT_MENU.flatMap((id) => textCommands.get(id) ?? []).filter(({ not }) => not === undefined)}
+          onClose={closeTextMenu}
         />
       )}
       {now?.doing === 'carrying' && <CarriedThing at={now.carry} name={carriedName(desk, now.carry)} />}
@@ -108,6 +125,24 @@ const MENUS = {
   ],
   spread: ['paste', 'paste-in-place', 'all', 'bring', 'add', 'fit', 'row', 'proof', 'rulers', 'measure', 'columns', 'baselines'],
 } as const;
+
+/** What can be done with the text in hand, in the order of its menu. */
+const TEXT_MENU = [
+  'strong',
+  'emphasis',
+  'superscript',
+  'subscript',
+  'larger',
+  'smaller',
+  'link',
+  'bullets',
+  'numbers',
+  'clear-local',
+  'to-style',
+  'new-style',
+  'line-break',
+  'break-column',
+] as const;
 
 /** What shall a marked-out stretch be? */
 function Asking({ desk, marked }: { desk: Desk; marked: Marked }) {

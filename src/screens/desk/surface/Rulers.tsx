@@ -58,16 +58,16 @@ export function Rulers({ desk }: { desk: Desk }) {
   const unit = useUnit();
   const { format, spread, view: around, guiding, place } = desk;
   const { view, size, ref, onDesk } = around;
-  const across = useRef<SVGPathElement>(null);
-  const down = useRef<SVGPathElement>(null);
+  const across = useRef<SVGLineElement>(null);
+  const down = useRef<SVGLineElement>(null);
   // The marks follow the pointer by themselves: nothing else is drawn anew for them.
   useEffect(() => {
     const element = ref.current;
     if (!element) return;
     const onMove = (event: PointerEvent) => {
       const { x, y } = onDesk(event);
-      across.current?.setAttribute('d', `M${x} 0v${RULER}`);
-      down.current?.setAttribute('d', `M0 ${y}h${RULER}`);
+      across.current?.setAttribute('transform', `translate(${x})`);
+      down.current?.setAttribute('transform', `translate(0 ${y})`);
     };
     element.addEventListener('pointermove', onMove);
     return () => element.removeEventListener('pointermove', onMove);
@@ -151,8 +151,8 @@ export function Rulers({ desk }: { desk: Desk }) {
               </text>
             ),
         )}
-        <path ref={across} stroke="var(--hold)" />
-        <path ref={down} stroke="var(--hold)" />
+        <line ref={across} y2={RULER} stroke="var(--hold)" />
+        <line ref={down} x2={RULER} stroke="var(--hold)" />
         <rect width={RULER} height={RULER} />
       </g>
     </svg>

@@ -46,6 +46,10 @@ export function Surface({ desk }: { desk: Desk }) {
         event.preventDefault();
         const surface = ground.ref.current!.getBoundingClientRect();
         const pressed = (event.target as Element).closest('[data-frame]')?.getAttribute('data-frame');
+        const writing = desk.inHand.now();
+        const isInText = ({ frame }: FrameInSight) => frame.id === pressed && textIn(frame) === writing?.text;
+        if (writing && desk.frames.some(isInText))
+          return desk.setTextMenu({ x: event.clientX - surface.left, y: event.clientY - surface.top });
         // What is pressed is what the menu is of; what is chosen with it stays so.
         if (pressed && !chosen.ids.has(pressed)) chosen.choose([pressed]);
         const at = { x: event.clientX - surface.left, y: event.clientY - surface.top };
@@ -55,7 +59,10 @@ export function Surface({ desk }: { desk: Desk }) {
         const frame = (event.target as Element).closest('[data-frame]')?.getAttribute('data-frame');
         const own = desk.frames.find((each) => each.frame.id === frame);
         const writing = desk.inHand.now();
-        if (own && writing && textIn(own.frame) === writing.text) desk.selecting.press(event);
+        if (!own || !writing || textIn(own.frame) !== writing.text) return;
+        // The other buttons leave the text, and what is selected of it, as they are.
+        if (event.button === 0) desk.selecting.press(event);
+        else event.preventDefault();
       }}
       onPointerDown={(event) => {
         if (event.button !== 0) return;
