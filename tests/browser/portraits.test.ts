@@ -1,5 +1,5 @@
 import { join } from 'node:path';
-import type { Browser, ElementHandle, Page } from 'puppeteer-core';
+import type { Browser, ElementHandle, FileChooser, Page } from 'puppeteer-core';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { bodyText } from '@/core/records/body';
@@ -217,7 +217,7 @@ describe('a page of twelve portraits', () => {
   it('is laid, mended and copied by keys', async () => {
     const own = await opened();
     const { desk, page, portraits, frames } = own;
-    const [chooser] = await Promise.all([page.waitForFileChooser(), desk.press('b')]);
+    const chooser = await chooserAfter(page, () => desk.press('b'));
     await chooser.accept(files);
     await page.waitForSelector('::-p-text(12 pictures came into the tray.)');
     await page.focus('::-p-xpath(//*[@role="tab"][starts-with(., "Stories")])');
@@ -261,8 +261,8 @@ describe('a page of twelve portraits', () => {
     // One is replaced.
     await choose(laid[2]!);
     await page.focus('::-p-xpath(//aside//button[starts-with(., "Replace the file")])');
-    const [files2] = await Promise.all([page.waitForFileChooser(), desk.press('Enter')]);
-    await files2.accept([better]);
+    const again = await chooserAfter(page, () => desk.press('Enter'));
+    await again.accept([better]);
     await desk.until('it is the other', () => /1,400/.test(document.body.innerText));
     // One is moved in its frame.
     await choose(laid[5]!);
@@ -299,6 +299,15 @@ describe('a page of twelve portraits', () => {
     await page.close();
   });
 });
+
+/** The file chooser that a key opens; it is listened for before the key is pressed. */
+async function chooserAfter(page: Page, press: () => Promise<void>): Promise<FileChooser> {
+  const chooser = page.waitForFileChooser();
+  // What is asked of a page is done in order: with this answer the listening has begun.
+  await page.evaluate(() => undefined);
+  await press();
+  return chooser;
+}
 
 /** Presses what is offered where words cannot be read, until they can. */
 async function makeReadable(page: Page, desk: Desk): Promise<void> {

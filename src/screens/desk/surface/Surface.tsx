@@ -166,6 +166,8 @@ function Resting({ desk }: { desk: Desk }) {
     [document, frames],
   );
   const walkOn = useLatest((from: FrameInSight, by: 1 | -1): boolean => {
+    // Inside a picture or an outline Tab is not the frames’.
+    if (hand.now().doing !== 'choosing') return false;
     const next = read[read.findIndex(({ frame }) => frame.id === from.frame.id) + by];
     const element = next && desk.view.ref.current?.querySelector<SVGElement>(`[data-frame="${next.frame.id}"]`);
     element?.focus();
