@@ -101,7 +101,7 @@ export interface PictureFigures {
   readonly broughtIn: number;
   readonly answers: readonly number[];
   readonly bytes: number;
-  /** From pressing Cancel until nothing comes any more, milliseconds, and how many had come. */
+  /** From pressing Cancel until it is said, milliseconds. */
   readonly cancelled: number;
 }
 

@@ -105,13 +105,10 @@ function worstOf(
         worst = { ratio, needed, words: words.trim() };
       }
   if (!worst || worst.ratio >= worst.needed) return worst;
-  const [panel] = (['dark', 'light'] as const)
-    .flatMap((tone) => {
-      const opacity = panelOpacity(reads, tone === 'dark' ? BLACK : WHITE);
-      return opacity === undefined ? [] : [{ tone, opacity }];
-    })
+  const [dark, paper] = [panelOpacity(reads, BLACK), panelOpacity(reads, WHITE)];
+  const [panel] = [{ tone: 'dark', opacity: dark } as const, { tone: 'light', opacity: paper } as const]
+    .flatMap(({ tone, opacity }) => (opacity === undefined ? [] : [{ tone, opacity }]))
     .sort((a, b) => a.opacity - b.opacity);
-  const paper = panelOpacity(reads, WHITE);
   const picture = onPicture !== undefined && {
     frame: onPicture,
     gain: gainFor(reads),

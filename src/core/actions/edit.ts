@@ -2,7 +2,7 @@ import { generateKeyBetween } from 'fractional-indexing';
 import { nanoid } from 'nanoid';
 import { settledCaptions } from '../page/beside';
 import { applied, between, type Diff } from '../records/diff';
-import type { Document } from '../records/document';
+import { type Document, get } from '../records/document';
 import type { DocumentRecord, RecordKind, RecordKinds } from '../records/index';
 import { heldWords, led, referring } from '../records/references';
 import { same } from '../records/same';
@@ -48,10 +48,9 @@ export class Edit {
     return record;
   }
 
-  /** A record as it is now, without the whole document being shown: hundreds can be looked up and put in turn. */
-  find<K extends RecordKind>(kind: K, id: string | undefined): RecordKinds[K] | undefined {
-    const record = id === undefined ? undefined : this.#records.get(id);
-    return record?.kind === kind ? (record as RecordKinds[K]) : undefined;
+  /** A record as it is now, without the whole document being shown: hundreds can be looked up and changed in turn. @throws MissingRecordError */
+  get<K extends RecordKind>(kind: K, id: string): RecordKinds[K] {
+    return get({ records: this.#records }, kind, id);
   }
 
   has(id: string): boolean {

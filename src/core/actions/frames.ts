@@ -216,7 +216,7 @@ function checkColumns(box: Box, { columns, gutter, inset: lengths, turns }: Text
 export function removeFrames(document: Document, ids: readonly string[]): Diff {
   const edit = new Edit(document);
   for (const id of withCaptions(document, ids)) {
-    const frame = get(edit.document, 'frame', id);
+    const frame = edit.get('frame', id);
     checkFree(document, frame);
     edit.remove(id);
     if (frame.group !== undefined) dissolveIfAlone(edit, frame.group);

@@ -45,15 +45,14 @@ export function addGuide(document: Document, page: string, guide: PageGuide): Di
 
 /** Moves a guide, also to another page; it keeps its place among those of its own. @throws ActionError as `addGuide` does */
 export function moveGuide(document: Document, from: GuideAt, page: string, guide: PageGuide): Diff {
-  if (page !== from.page) {
-    const edit = new Edit(document);
+  const edit = new Edit(document);
+  if (page === from.page) {
+    const own = pageOf(document, page);
+    edit.put(withGuides(own, (own.guides ?? []).with(guideIndex(own, from.index), checked(document, guide))));
+  } else {
     edit.put(without(document, from));
     edit.take(addGuide(edit.document, page, guide));
-    return edit.diff();
   }
-  const edit = new Edit(document);
-  const own = pageOf(document, page);
-  edit.put(withGuides(own, (own.guides ?? []).with(guideIndex(own, from.index), checked(document, guide))));
   return edit.diff();
 }
 

@@ -48,7 +48,13 @@ export function sharpenPixels(
 }
 
 /** A blur finer than this, pixels, changes none of them. */
-export const FINEST_BLUR = 0.3;
+const FINEST_BLUR = 0.3;
+
+/** How far a picture of so many pixels across is blurred to be sharpened, in pixels; undefined where it is not. */
+export function blurOf({ sharpen }: Adjusted, width: number): number | undefined {
+  const blur = sharpen && sharpen.reach * width;
+  return blur !== undefined && blur >= FINEST_BLUR ? blur : undefined;
+}
 
 /** Changes pixels of four bytes (sRGB and opacity) in place. */
 export function adjustPixels(data: Uint8Array | Uint8ClampedArray, adjusted: Adjusted): void {

@@ -1,4 +1,4 @@
-import { type Adjusted, adjustPixels, FINEST_BLUR, sharpenPixels } from '@/core/pictures/adjusting';
+import { type Adjusted, adjustPixels, blurOf, sharpenPixels } from '@/core/pictures/adjusting';
 import type { Ink } from '@/core/colour/ink';
 import { absentBoxes } from '@/core/compose/displayList/absent';
 import { contourPath } from '@/core/compose/frames/contours';
@@ -115,12 +115,12 @@ function adjustedImage(image: CanvasImageSource, adjusted: Adjusted): CanvasImag
   const own = new OffscreenCanvas(width, height).getContext('2d', { willReadFrequently: true })!;
   own.drawImage(image, 0, 0);
   const pixels = own.getImageData(0, 0, width, height);
-  const { sharpen } = adjusted;
-  if (sharpen && sharpen.reach * width >= FINEST_BLUR) {
-    own.filter = `blur(${sharpen.reach * width}px)`;
+  const blur = blurOf(adjusted, width);
+  if (blur !== undefined) {
+    own.filter = `blur(${blur}px)`;
     own.drawImage(image, 0, 0);
     own.filter = 'none';
-    sharpenPixels(pixels.data, own.getImageData(0, 0, width, height).data, sharpen.amount);
+    sharpenPixels(pixels.data, own.getImageData(0, 0, width, height).data, adjusted.sharpen!.amount);
   }
   adjustPixels(pixels.data, adjusted);
   own.putImageData(pixels, 0, 0);

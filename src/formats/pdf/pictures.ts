@@ -6,7 +6,7 @@ import sharp, { type Sharp } from 'sharp';
 import { contourPath } from '@/core/compose/frames/contours';
 import type { AreaItem } from '@/core/compose/displayList/displayList';
 import type { Box } from '@/core/geometry/box';
-import { type Adjusted, adjustPixels, FINEST_BLUR, greyPixels, inkRamp, sharpenPixels } from '@/core/pictures/adjusting';
+import { type Adjusted, adjustPixels, blurOf, greyPixels, inkRamp, sharpenPixels } from '@/core/pictures/adjusting';
 import type { PictureRecord } from '@/core/records/index';
 import { isDrawing } from '@/core/records/picture';
 import { readProfile } from '../pictures/profile';
@@ -101,14 +101,11 @@ async function embedAdjusted(
     .raw({ depth: 'uchar' })
     .toBuffer({ resolveWithObject: true });
   const size = sizeOf(info);
-  const { tones, sharpen } = adjusted;
-  if (sharpen && sharpen.reach * info.width >= FINEST_BLUR) {
+  const { tones } = adjusted;
+  const blur = blurOf(adjusted, info.width);
+  if (blur !== undefined) {
     const raw = { width: info.width, height: info.height, channels: 4 } as const;
-    const blurred = await sharp(data, { raw })
-      .blur(sharpen.reach * info.width)
-      .raw()
-      .toBuffer();
-    sharpenPixels(data, blurred, sharpen.amount);
+    sharpenPixels(data, await sharp(data, { raw }).blur(blur).raw().toBuffer(), adjusted.sharpen!.amount);
   }
   const mask = async () => {
     const alpha = new Uint8Array(data.length / 4);

@@ -4,7 +4,17 @@ import { type Document, find, threadOf } from '../../records/document';
 import type { TextRole } from '../../records/text';
 import type { Item } from './displayList';
 
-const ROLES: readonly TextRole[] = ['headline', 'standfirst', 'byline', 'body', 'quote', 'caption', 'credit', 'furniture'];
+/** The parts of a story in the order in which a reader takes them. */
+export const ROLES_AS_READ: readonly TextRole[] = [
+  'headline',
+  'standfirst',
+  'byline',
+  'body',
+  'quote',
+  'caption',
+  'credit',
+  'furniture',
+];
 
 /**
  * The items of a page in the order in which they are read, as far as painting allows: what lies over another item
@@ -20,7 +30,7 @@ export function inReadingOrder(document: Document, items: readonly Item[]): Item
       story: text?.story ?? '',
       text: text?.id,
       place,
-      role: text ? ROLES.indexOf(text.role) : -1,
+      role: text ? ROLES_AS_READ.indexOf(text.role) : -1,
       x: boxes[i]!.x,
       y: boxes[i]!.y,
     };

@@ -34,27 +34,26 @@ const PANELS: {
       onName={desk.frameActions.nameSlots}
     />
   ),
-  picture: ({ desk, each, content }) => (
-    <PictureChapter
-      document={desk.document}
-      frame={each.frame.id}
-      content={content}
-      box={each.box}
-      onPictureWords={desk.actions.pictureWords}
-      onPage={pictureFiles(desk.store, desk.say).page}
-      onFile={pictureFiles(desk.store, desk.say).replace}
-      files={desk.pictureFiles.files}
-      onFind={(found) => {
-        const { files, lookAgain } = desk.pictureFiles;
-        void pictureFiles(desk.store, desk.say)
-          .find([...files.missing], found)
-          .then(lookAgain);
-      }}
-      onRenew={(picture) => void pictureFiles(desk.store, desk.say).renew(picture).then(desk.pictureFiles.lookAgain)}
-      onShrink={() => desk.actions.shrinkToResolution([each.frame.id], ENOUGH_PPI)}
-      onWrite={desk.inHand.beginAtEnd}
-    />
-  ),
+  picture: ({ desk, each, content }) => {
+    const own = pictureFiles(desk.store, desk.say);
+    const { files, lookAgain } = desk.pictureFiles;
+    return (
+      <PictureChapter
+        document={desk.document}
+        frame={each.frame.id}
+        content={content}
+        box={each.box}
+        onPictureWords={desk.actions.pictureWords}
+        onPage={own.page}
+        onFile={own.replace}
+        files={files}
+        onFind={(found) => void own.find([...files.missing], found).then(lookAgain)}
+        onRenew={(picture) => void own.renew(picture).then(lookAgain)}
+        onShrink={() => desk.actions.shrinkToResolution([each.frame.id], ENOUGH_PPI)}
+        onWrite={desk.inHand.beginAtEnd}
+      />
+    );
+  },
 };
 
 /** The panel of a frame; nothing where there is no more to say of it. */

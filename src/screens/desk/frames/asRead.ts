@@ -1,9 +1,7 @@
+import { ROLES_AS_READ } from '@/core/compose/displayList/readingOrder';
 import { type Document, find, threadOf } from '@/core/records/document';
 import { textIn } from '@/core/records/kinds/frames';
-import type { TextRole } from '@/core/records/text';
 import type { LyingFrame } from './frameInSight';
-
-const ROLES: readonly TextRole[] = ['headline', 'standfirst', 'byline', 'body', 'quote', 'caption', 'credit', 'furniture'];
 
 /**
  * Frames in the order in which a reader takes them, page by page: a story’s together from where its highest frame stands, its
@@ -25,7 +23,7 @@ export function asRead<F extends LyingFrame>(document: Document, frames: readonl
       each,
       group,
       page: at.page.dx,
-      role: text ? ROLES.indexOf(text.role) : -1,
+      role: text ? ROLES_AS_READ.indexOf(text.role) : -1,
       place: text ? threadOf(document, text.id).findIndex(({ id }) => id === each.frame.id) : 0,
     };
   });

@@ -42,8 +42,8 @@ export interface Picking {
 /**
  * What the hand is doing, one thing at a time. What a key or a press means follows from it, so that none can mean
  * something in a state that nobody is in:
- * `choosing` frames, with nothing under way; `measuring` between two points; `guiding` a guide over the page, `marking` out a stretch, `gathering` frames by a line around them, `moving` or
- * sizing frames, `turning` one, `bending` a polygon,
+ * `choosing` frames, with nothing under way; `measuring` between two points; `guiding` a guide over the page, `marking` out a
+ * stretch, `gathering` frames by a line around them, `moving` or sizing frames, `turning` one, `bending` a polygon,
  * `carrying` something over the desk, all as long as the pointer is held; `asking` what a marked stretch shall be;
  * `listing` what can be done with what was pressed;
  * `cropping` a picture under its frame; `outlining` a frame point by point; `picking` a sentence; `typing` into a text.
@@ -98,6 +98,9 @@ export type Doing =
   /** `drop`: where what is selected would come to stand if it were let go now. */
   | { readonly doing: 'typing'; readonly text: string; readonly drop?: (PlacedCaret & { readonly copy: boolean }) | undefined };
 
+/** What the hand is in when it does that. */
+export type Of<D extends Doing['doing']> = Extract<Doing, { readonly doing: D }>;
+
 const CHOOSING: Doing = { doing: 'choosing' };
 
 /** Holds what the hand is doing, for those parts of the desk that show it. */
@@ -144,13 +147,13 @@ export function useHand<T>(hand: Hand, choose: (doing: Doing) => T): T {
 
 /** So many frames are moved as one drawing: where each lies under the hand is not worked out. */
 export const MANY = 24;
-export const isMany = (now: Extract<Doing, { doing: 'moving' }>): boolean => now.by !== undefined && now.places.size > MANY;
+export const isMany = (now: Of<'moving'>): boolean => now.by !== undefined && now.places.size > MANY;
 
 /** A frame where it lies under the hand: moved, sized, turned or bent. Of many that are moved, where it lay. */
 export function useInHand(hand: Hand, each: FrameInSight, pages: readonly PlacedPage[]): FrameInSight {
   const { frame } = each;
   // One question for each frame: there can be hundreds, and each is asked at every movement of the hand.
-  const now = useHand(hand, (doing): Place | Extract<Doing, { doing: 'bending' | 'turning' }> | undefined => {
+  const now = useHand(hand, (doing): Place | Of<'bending'> | Of<'turning'> | undefined => {
     if (doing.doing === 'moving') return isMany(doing) ? undefined : doing.places.get(frame.id);
     return (doing.doing === 'bending' || doing.doing === 'turning') && doing.frame === frame.id ? doing : undefined;
   });

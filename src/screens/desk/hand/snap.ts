@@ -171,7 +171,7 @@ const TURN_STEP = 15;
 const TURN_REACH = 3;
 
 /**
- * A turn by hand, in whole degrees, caught by every fifteenth.
+ * A turn by hand, in tenths of a degree, caught by every fifteenth degree.
  * @param how `held` to the steps alone, or `free` of them
  */
 export function turnedBy(degrees: number, how: 'held' | 'free' | 'caught'): number {

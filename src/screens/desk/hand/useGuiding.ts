@@ -63,7 +63,7 @@ export function useGuiding(around: Around) {
           (event) => {
             if (!hasMoved && !hasWandered(start, event)) return;
             hasMoved = true;
-            const { format, pages, view, actions: _ } = now();
+            const { format, pages, view } = now();
             const point = view.pointAt(event);
             const { x, y } = caught(point, event.altKey);
             const at = direction === 'upright' ? x : y;

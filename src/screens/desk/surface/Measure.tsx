@@ -20,6 +20,7 @@ export function Measure({ desk }: { desk: Desk }) {
   const [x1, y1] = [to.x * view.k + view.tx, to.y * view.k + view.ty];
   const pixels = Math.max(1, Math.hypot(x1 - x0, y1 - y0));
   const [nx, ny] = [((y1 - y0) / pixels) * BAR, (-(x1 - x0) / pixels) * BAR];
+  const line = `M${x0} ${y0}L${x1} ${y1}M${x0 - nx} ${y0 - ny}l${2 * nx} ${2 * ny}M${x1 - nx} ${y1 - ny}l${2 * nx} ${2 * ny}`;
   const angle = (Math.atan2(-dy, dx) * 180) / Math.PI;
   const parts = dx !== 0 && dy !== 0 ? `, ${lengthWords(Math.abs(dx))} across, ${lengthWords(Math.abs(dy))} down` : '';
   const words = `${lengthWords(length)}${parts}${length > 0 ? `, ${formatNumber(angle, 1).replace('-', '−')}°` : ''}`;
@@ -30,17 +31,8 @@ export function Measure({ desk }: { desk: Desk }) {
   };
   return (
     <g pointerEvents="none" data-measure={words}>
-      <path
-        d={`M${x0} ${y0}L${x1} ${y1}M${x0 - nx} ${y0 - ny}l${2 * nx} ${2 * ny}M${x1 - nx} ${y1 - ny}l${2 * nx} ${2 * ny}`}
-        stroke="#fff"
-        strokeWidth={4}
-        opacity={0.7}
-      />
-      <path
-        d={`M${x0} ${y0}L${x1} ${y1}M${x0 - nx} ${y0 - ny}l${2 * nx} ${2 * ny}M${x1 - nx} ${y1 - ny}l${2 * nx} ${2 * ny}`}
-        stroke="var(--hold)"
-        strokeWidth={1.6}
-      />
+      <path d={line} stroke="#fff" strokeWidth={4} opacity={0.7} />
+      <path d={line} stroke="var(--hold)" strokeWidth={1.6} />
       <rect x={at.x} y={at.y} width={wide} height={20} fill="var(--hold)" opacity={0.94} />
       <text x={at.x + 6} y={at.y + 14} fill="#fff" fontSize={12} role="status">
         {words}

@@ -5,7 +5,7 @@ import { mm } from '@/core/length/length';
 import { type DrawnGuide, drawnGuides } from '@/core/page/guides';
 import { ARROWS } from '@/parts/arrows';
 import { lengthWords } from '@/parts/units';
-import { useHand } from '../hand/hand';
+import { type Of, useHand } from '../hand/hand';
 import type { Desk } from '../useDesk';
 
 /** Pixels beside the trim in which a guide is drawn from, and the size of the tab by which one is taken hold of. */
@@ -101,18 +101,7 @@ function Drawn({ desk, each }: { desk: Desk; each: DrawnGuide }) {
 }
 
 /** A guide in the hand, and where it is. */
-function Moving({
-  desk,
-  now,
-}: {
-  desk: Desk;
-  now: {
-    readonly direction: string;
-    readonly at: number;
-    readonly page?: string | undefined;
-    readonly guide?: { at: number; spread?: boolean | undefined } | undefined;
-  };
-}) {
+function Moving({ desk, now }: { desk: Desk; now: Of<'guiding'> }) {
   const { format, spread, view } = desk;
   const { k, tx, ty } = view.view;
   const isUpright = now.direction === 'upright';

@@ -1,17 +1,20 @@
 'use client';
 
 import { grown } from '@/core/geometry/box';
+import { type Look, USUAL_LOOK } from '../../sheet/look';
 import { Spread } from '../../sheet/Spread';
 import { toScreen } from '../../sheet/view';
 import type { Desk } from '../useDesk';
 import { PaperShadow } from './PaperShadow';
 
+const AS_PRINTED: Look = { ...USUAL_LOOK, proof: true };
+
 /** Those spreads as they will be printed: what can be worked on is the one in hand. */
-export function RowSpreads({ desk: { row, format, composer, look } }: { desk: Desk }) {
+export function RowSpreads({ desk: { row, format, composer } }: { desk: Desk }) {
   return row.map(({ by, pages, bleedBox, view }) => (
     <div key={pages[0]!.page.id} aria-hidden="true" data-row={by}>
       <PaperShadow at={toScreen(view, grown(bleedBox, -format.bleed))} />
-      <Spread format={format} pages={pages} composer={composer} bleedBox={bleedBox} view={view} look={{ ...look, proof: true }} />
+      <Spread format={format} pages={pages} composer={composer} bleedBox={bleedBox} view={view} look={AS_PRINTED} />
     </div>
   ));
 }

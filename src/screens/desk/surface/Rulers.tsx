@@ -6,7 +6,7 @@ import { useUnit } from '@/parts/units';
 import type { Desk } from '../useDesk';
 
 /** Pixels of a ruler across. */
-export const RULER = 18;
+const RULER = 18;
 
 /** Steps that are read easily, by unit: what stands at a number, and how many parts it has. */
 const STEPS: Readonly<Record<Unit, readonly (readonly [step: number, parts: number])[]>> = {
