@@ -1,9 +1,14 @@
 'use client';
 
-import { useCallback, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { FrameInSight } from './frameInSight';
 
 const NOTHING: ReadonlySet<string> = new Set();
+const NONE: Pick<Chosen, 'ids' | 'inherited'> & { readonly kept: ReadonlySet<string> } = {
+  ids: NOTHING,
+  kept: NOTHING,
+  inherited: undefined,
+};
 
 /** The frames that are chosen, by id; those kept chosen while the focus goes on; and what of a master was pressed. */
 export interface Chosen {
@@ -19,32 +24,18 @@ export interface Chosen {
 }
 
 export function useChosen(): Chosen {
-  const [ids, setIds] = useState(NOTHING);
-  const [kept, setKept] = useState(NOTHING);
-  const [inherited, setInherited] = useState<FrameInSight>();
-  const choose = useCallback((next: Iterable<string>) => {
-    setIds(new Set(next));
-    setKept(NOTHING);
-    setInherited(undefined);
-  }, []);
-  const clear = useCallback(() => choose(NOTHING), [choose]);
-  return useMemo(
-    () => ({
-      ids,
-      inherited,
+  const [now, setNow] = useState(NONE);
+  // Made once: what was made anew with every press would hold all that the desk then knew, and that what it knew before.
+  const [can] = useState(() => {
+    const choose = (next: Iterable<string>) => setNow({ ids: new Set(next), kept: NOTHING, inherited: undefined });
+    return {
       choose,
-      clear,
-      focus: (id) => {
-        if (ids.has(id)) return;
-        setIds(new Set([...kept, id]));
-        setInherited(undefined);
-      },
-      keep: () => setKept(ids),
-      press: (of) => {
-        clear();
-        setInherited(of);
-      },
-    }),
-    [ids, kept, inherited, choose, clear],
-  );
+      clear: () => choose(NOTHING),
+      focus: (id: string) =>
+        setNow((was) => (was.ids.has(id) ? was : { ...was, ids: new Set([...was.kept, id]), inherited: undefined })),
+      keep: () => setNow((was) => ({ ...was, kept: was.ids })),
+      press: (of: FrameInSight) => setNow({ ids: NOTHING, kept: NOTHING, inherited: of }),
+    };
+  });
+  return useMemo(() => ({ ids: now.ids, inherited: now.inherited, ...can }), [now, can]);
 }
