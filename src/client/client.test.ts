@@ -390,6 +390,37 @@ describe('the document of a browser', () => {
     expect(server.document.records.get('pic')).toMatchObject({ caption: 'mine' });
   });
 
+  it('does the refused action itself again on what there is now, and says where it no longer can', async () => {
+    const { store, server, all } = setUp();
+    const other = setUp(server, [], 'you');
+    const said: string[] = [];
+    let again: (() => void) | undefined;
+    store.onRefused = (message, repeat) => {
+      said.push(message);
+      again = repeat;
+    };
+    const louder = (now: Document): Diff => {
+      const before = find(now, 'picture', 'pic');
+      if (!before) throw new Error('There is no such picture any more.');
+      return { ...NO_DIFF, updated: [{ before, after: { ...before, caption: `${before.caption}!` } }] };
+    };
+    store.act('Louder', louder);
+    other.store.do('Theirs', caption(other.store, 'theirs'));
+    await other.all();
+    await all();
+    again!();
+    // The properties that it set before would be “!”.
+    expect(pic(store).caption).toBe('theirs!');
+    other.store.do('Theirs again', caption(other.store, 'quiet'));
+    await other.all();
+    await all();
+    other.store.do('Gone', { ...NO_DIFF, removed: [pic(other.store)] });
+    await other.all();
+    await all();
+    again!();
+    expect(said).toEqual(['Somebody else was first.', 'Somebody else was first.', 'There is no such picture any more.']);
+  });
+
   it('does not undo over what somebody else has changed since', async () => {
     const { store, server, all } = setUp();
     store.do('Mine', caption(store, 'mine'));

@@ -3,7 +3,7 @@ import type { Document } from '@/core/records/document';
 import type { Step } from 'prosemirror-transform';
 import type { DeskView } from '@/core/page/houseDesk';
 import type { DocumentSource } from './composerClient';
-import type { DocumentStore, Snapshot, StoreState } from './documentStore';
+import type { Action, DocumentStore, Snapshot, StoreState } from './documentStore';
 import { SpecimenSource } from './specimenSource';
 
 /** What a desk works on: a document that can be changed, with undo, and says how far what was done has come. */
@@ -13,13 +13,15 @@ export interface DeskStore extends DocumentSource {
   readonly state: () => StoreState;
   /** The last change that it holds, by number. */
   readonly seq: number;
+  /** Does what an action makes of the document, and gives it. @throws ActionError with a sentence where it cannot be done */
+  act(label: string, action: Action): Diff;
   do(label: string, diff: Diff): void;
   /** Does steps on a text that more may follow, until the hand rests. */
   type(label: string, text: string, steps: readonly Step[]): void;
   rest(): void;
   /** The document itself, of which what lies on the desk may be a view; and changing it there. */
   readonly whole: Document;
-  doWhole(label: string, diff: Diff): void;
+  actWhole(label: string, action: Action): void;
   undo(): ReturnType<DocumentStore['undo']>;
   redo(): ReturnType<DocumentStore['redo']>;
   /** Told when something that was done here could not be kept. */
@@ -69,6 +71,12 @@ export class ViewedStore implements DeskStore {
     this.#store.rest();
   }
 
+  act(label: string, action: Action): Diff {
+    let own!: Diff;
+    this.#store.act(label, (house) => this.#view.back((own = action(this.document)), house));
+    return own;
+  }
+
   do(label: string, diff: Diff): void {
     this.#store.do(label, this.#view.back(diff, this.#store.document));
   }
@@ -81,8 +89,8 @@ export class ViewedStore implements DeskStore {
     return this.#store.document;
   }
 
-  doWhole(label: string, diff: Diff): void {
-    this.#store.do(label, diff);
+  actWhole(label: string, action: Action): void {
+    this.#store.act(label, action);
   }
 
   undo(): ReturnType<DocumentStore['undo']> {

@@ -24,6 +24,9 @@ export interface Snapshot {
   readonly redo: string | undefined;
 }
 
+/** What a change is made by: from the document as it is. */
+export type Action = (document: Document) => Diff;
+
 /** A change on its way to the server, as it is on top of what the server has. */
 interface Outgoing {
   readonly id: string;
@@ -32,6 +35,8 @@ interface Outgoing {
   readonly kind: 'edit' | 'undo' | 'redo';
   readonly ofId: string | undefined;
   diff: Diff;
+  /** What made it, where this page did: it can be done again on another document. */
+  readonly action?: Action | undefined;
   /** It is still being typed: more may be added before it is sent. */
   open: boolean;
   /** What was sent and not answered: it may be stored, so nothing else is sent in its place. */
@@ -41,7 +46,7 @@ interface Outgoing {
 }
 
 /** A change as it is kept on this machine. */
-interface Kept extends Omit<Outgoing, 'diff' | 'open' | 'stored'> {
+interface Kept extends Omit<Outgoing, 'diff' | 'action' | 'open' | 'stored'> {
   readonly diff: StoredDiff;
   /** The last change of the server beneath it. */
   readonly base: number;
@@ -178,8 +183,8 @@ export class DocumentStore {
     return this.#document;
   }
 
-  doWhole(label: string, diff: Diff): void {
-    this.do(label, diff);
+  actWhole(label: string, action: Action): void {
+    this.act(label, action);
   }
 
   readonly subscribe = (listener: () => void): (() => void) => {
@@ -198,11 +203,25 @@ export class DocumentStore {
     return () => this.#heard.delete(listener);
   }
 
+  /**
+   * Does what an action makes of the document, and gives it. Where somebody else was first, the action itself can be
+   * done again on what there is then. @throws ActionError with a sentence where it cannot be done
+   */
+  act(label: string, action: Action): Diff {
+    const diff = action(this.#document);
+    this.#do(label, diff, action);
+    return diff;
+  }
+
   /** Does a change. An empty diff is no change. */
   do(label: string, diff: Diff): void {
+    this.#do(label, diff, undefined);
+  }
+
+  #do(label: string, diff: Diff, action: Action | undefined): void {
     if (isEmpty(diff)) return;
     this.rest();
-    this.#apply(this.#made(label, 'edit', undefined, diff));
+    this.#apply({ ...this.#made(label, 'edit', undefined, diff), action });
     this.#changed();
     void this.#send();
   }
@@ -444,7 +463,7 @@ export class DocumentStore {
     this.#keeping = true;
     while (this.#keepsOld) {
       this.#keepsOld = false;
-      const list = this.#pending.map(({ open: _, stored: __, diff, ...change }): Kept => ({
+      const list = this.#pending.map(({ open: _, stored: __, action: ___, diff, ...change }): Kept => ({
         ...change,
         diff: storedOnce(diff),
         base: this.#seq,
@@ -529,12 +548,23 @@ export class DocumentStore {
     this.#pending.shift();
     this.#history.forget({ id: change.id, kind: change.kind, of: change.ofId });
     this.#refold(inverted(change.diff), touched(change.diff));
-    const again = change.diff.updated.length > 0 ? () => this.#again(change) : undefined;
+    const again = change.action || change.diff.updated.length > 0 ? () => this.#again(change) : undefined;
     this.onRefused(message, again, wordsIn(change.diff));
   }
 
-  /** Does what was refused on what there is now: where both changed the same property, it is as it was wished here. */
-  #again({ label, diff }: Outgoing): void {
+  /**
+   * Does what was refused on what there is now: the action again, or, where a page before this one did it and only its
+   * outcome is left, the properties that it set.
+   */
+  #again({ label, diff, action }: Outgoing): void {
+    if (action) {
+      try {
+        this.act(label, action);
+      } catch (error) {
+        this.onRefused((error as Error).message, undefined, wordsIn(diff));
+      }
+      return;
+    }
     const { waiting } = rebased(this.#document, [diff], NO_DIFF, possible);
     const updated = waiting[0]!.updated.flatMap(({ after }) => {
       const before = this.#document.records.get(after.id);

@@ -56,7 +56,7 @@ export function doElsewhere(
     );
     store.onRefused = (message) => end(new Error(`“${name}” could not be changed: ${message}`));
     try {
-      store.do(label, action(store.document));
+      store.act(label, action);
       look();
     } catch (error) {
       end(error as Error);

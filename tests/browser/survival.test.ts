@@ -1,10 +1,12 @@
 import type { Browser } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { bodyText } from '@/core/records/body';
-import type { DocumentRecord, FrameRecord, PageRecord, TextRecord } from '@/core/records/index';
+import type { DocumentRecord, FrameRecord, PageRecord, PictureRecord, TextRecord } from '@/core/records/index';
 import { openCluster, openServer, query, runScript, type Cluster, type Server } from '../support/application';
 import { openChromium } from '../support/chromium';
 import { Desk, NUDGE } from '../support/desk';
+import { svg } from '../support/foreignFiles';
+import { filed } from '../support/programs';
 
 /** What was reported as stored survives anything; two servers serve one database. */
 
@@ -103,6 +105,10 @@ describe('what was reported as stored', () => {
     const before = await boxOf(desk, id);
     const port = Number(new URL(server.origin).port);
     await server.kill();
+    // A file that is brought in while nobody answers is sent again.
+    const input = (await desk.page.$('input[type=file]'))! as unknown as { uploadFile(path: string): Promise<void> };
+    await input.uploadFile(await filed('while-away.svg', svg('<circle cx="200" cy="200" r="90"/>')));
+    await nudged(desk);
     await desk.press('ArrowRight');
     await desk.press('ArrowRight');
     await desk.until('the header says that it is not stored', () =>
@@ -112,6 +118,11 @@ describe('what was reported as stored', () => {
     const again = await openServer(cluster.url, port);
     await desk.stored();
     await expect.poll(async () => (await boxOf(desk, id)).x, { timeout: 5_000 }).toBeCloseTo(before.x + 2 * NUDGE, 6);
+    await expect
+      .poll(async () => (await desk.records<PictureRecord>('picture')).some(({ name }) => name.startsWith('while-away')), {
+        timeout: 20_000,
+      })
+      .toBe(true);
     await desk.page.close();
     await again.stop();
   });

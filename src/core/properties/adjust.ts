@@ -17,7 +17,7 @@ const DARK = { label: 'Darks', kind: { type: 'pick', of: 'swatch' } } as const;
 export const ADJUST: TableOf<AdjustValues> = {
   light: { label: 'Light', kind: percent(-1, 1) },
   contrast: { label: 'Contrast', kind: percent(-1, 1) },
-  sharpen: { label: 'Sharpen', kind: percent(0, 1), help: 'For output: print on paper loses some of its edges.' },
+  sharpen: { label: 'Sharpen', kind: percent(0, 1), help: 'For print, which softens edges.' },
   inks: {
     label: 'Colours',
     kind: choice({ full: 'As they are', grey: 'Grey', one: 'One ink', two: 'Two inks' }),

@@ -105,7 +105,7 @@ function BringInDialog({ document: id, store, composer, arrived: first, say, onT
       if (before) {
         const not = refused.get(each.file);
         const chosen = differencesOf(store.document, before, read).filter((_, i) => !not?.has(i));
-        if (chosen.length > 0) store.do(`Update “${before.name}”`, updateStory(store.document, before.id, chosen));
+        if (chosen.length > 0) store.act(`Update “${before.name}”`, (document) => updateStory(document, before.id, chosen));
         continue;
       }
       const { story: brought, pictures } = toBringIn(each, read);

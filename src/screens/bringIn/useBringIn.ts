@@ -77,8 +77,7 @@ export function takeIn(store: DeskStore, say: Say, { picture, notes }: CameAsPic
     return same;
   }
   const older = there.find(({ name }) => name === picture.name);
-  const diff = bringInPicture(store.document, picture);
-  store.do(`Bring in “${picture.name}”`, diff);
+  const diff = store.act(`Bring in “${picture.name}”`, (document) => bringInPicture(document, picture));
   const [own] = diff.added as readonly PictureRecord[];
   if (older) offerItsPlace(store, say, older, own!);
   return own!;
@@ -90,10 +89,12 @@ function offerItsPlace(store: DeskStore, say: Say, older: PictureRecord, newer: 
     name: 'Put the new one in its place',
     run: () => {
       const { id, kind: _, order: __, ...file } = newer;
-      const edit = new Edit(store.document);
-      edit.take(replaceFile(edit.document, older.id, file));
-      edit.remove(id);
-      store.do(`Replace the file of “${older.name}”`, edit.diff());
+      store.act(`Replace the file of “${older.name}”`, (document) => {
+        const edit = new Edit(document);
+        edit.take(replaceFile(edit.document, older.id, file));
+        edit.remove(id);
+        return edit.diff();
+      });
     },
   });
 }
@@ -120,13 +121,28 @@ async function upload<T>(url: string, file: File, signal?: AbortSignal, encoding
   const form = new FormData();
   if (encoding) form.append('encoding', encoding);
   form.append('file', file, file.name);
-  let response: Response;
-  try {
-    response = await fetch(url, { method: 'POST', body: form, ...(signal ? { signal } : {}) });
-  } catch {
-    throw new Error(`“${file.name}” did not reach the server. Try again.`);
-  }
+  const response = await sent(url, form, signal);
+  if (!response) throw new Error(`“${file.name}” did not reach the server. Try again.`);
   const answer = (await response.json().catch(() => ({}))) as T & { message?: string };
   if (!response.ok) throw new Error(answer.message ?? `“${file.name}” could not be brought in.`);
   return answer;
+}
+
+/** Seconds to wait before a file is sent again: a server that went in the middle of reading it is back, or another is. */
+const PAUSES = [0.5, 1, 2, 4, 8];
+
+/** Sends a file until a server has answered: reading it changes nothing, so that it can be read again. Undefined where none does. */
+async function sent(url: string, body: FormData, signal: AbortSignal | undefined): Promise<Response | undefined> {
+  for (const pause of [...PAUSES, undefined]) {
+    try {
+      const response = await fetch(url, { method: 'POST', body, ...(signal ? { signal } : {}) });
+      if (response.status < 502) return response;
+    } catch {
+      signal?.throwIfAborted();
+    }
+    if (pause === undefined) return undefined;
+    await new Promise((resolve) => setTimeout(resolve, 1000 * pause));
+    signal?.throwIfAborted();
+  }
+  return undefined;
 }

@@ -16,19 +16,18 @@ export function useCopyActions(store: DeskStore) {
     () => ({
       /** @throws ActionError with a sentence */
       story: (id: string, changes: Partial<StoryPlan>) =>
-        store.do(`Change “${get(store.document, 'story', id).name}”`, setStory(store.document, id, changes)),
+        store.act(`Change “${get(store.document, 'story', id).name}”`, (document) => setStory(document, id, changes)),
       stories: (ids: readonly string[], changes: Partial<Omit<StoryPlan, 'name'>>) =>
-        store.do(`Change ${stories(ids)}`, setStories(store.document, ids, changes)),
-      remove: (ids: readonly string[]) => store.do(`Remove ${stories(ids)}`, removeStories(store.document, ids)),
+        store.act(`Change ${stories(ids)}`, (document) => setStories(document, ids, changes)),
+      remove: (ids: readonly string[]) => store.act(`Remove ${stories(ids)}`, (document) => removeStories(document, ids)),
       /** Gives its id. */
       plan: (): string => {
-        const diff = planStory(store.document, { name: 'New story', section: '' });
-        store.do('Add a story', diff);
+        const diff = store.act('Add a story', (document) => planStory(document, { name: 'New story', section: '' }));
         return diff.added.find(({ kind }) => kind === 'story')!.id;
       },
-      addPart: (id: string, role: 'standfirst' | 'byline') => store.do(`Add a ${role}`, addPart(store.document, id, role)),
+      addPart: (id: string, role: 'standfirst' | 'byline') => store.act(`Add a ${role}`, (document) => addPart(document, id, role)),
       picture: (id: string, words: Partial<Pick<PictureRecord, 'caption' | 'credit'>>) =>
-        store.do('Change the words of a picture', setPictureWords(store.document, id, words)),
+        store.act('Change the words of a picture', (document) => setPictureWords(document, id, words)),
     }),
     [store],
   );

@@ -65,7 +65,7 @@ function Open({ id, kept, place, store, composer }: OpenProps) {
   useKept(SPREAD, id, kept, store, composer);
   const { document } = useSyncExternalStore(store.subscribe, store.snapshot, store.snapshot);
   if (all(document, 'page').length > 0) return <Workbench place={place} store={store} composer={composer} />;
-  const add = () => store.do('Add a page', addPages(store.document, { after: undefined, count: 1 }));
+  const add = () => store.act('Add a page', (document) => addPages(document, { after: undefined, count: 1 }));
   return <Empty place={place} store={store} onAdd={add} />;
 }
 

@@ -176,13 +176,8 @@ export function deskCommands(
     command('alike', 'Choose everything like it on the spread', undefined, one, () =>
       chosen.choose(desk.frames.filter(({ frame }) => isAlike(desk.document, frame, only!.frame)).map(({ frame }) => frame.id)),
     ),
-    command(
-      'of-story',
-      'Choose everything of its story on the spread',
-      undefined,
-      one || (!story && 'It belongs to no story'),
-      () =>
-        chosen.choose(desk.frames.filter(({ frame }) => storyOf(desk.document, frame) === story).map(({ frame }) => frame.id)),
+    command('of-story', 'Choose its whole story on the spread', undefined, one || (!story && 'It belongs to no story'), () =>
+      chosen.choose(desk.frames.filter(({ frame }) => storyOf(desk.document, frame) === story).map(({ frame }) => frame.id)),
     ),
     command('front', 'Bring to front', undefined, one, () => on.stack('front')),
     command('back', 'Send to back', undefined, one, () => on.stack('back')),

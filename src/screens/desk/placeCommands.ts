@@ -22,9 +22,7 @@ export function placeCommands(desk: Desk, { of, id }: Beside): Command[] {
   const pages = placedPages(document).filter(({ page }) => on.includes(page.id));
   return [
     command('put', 'Put it where there is room on this spread', 'Enter', undefined, () => puttingDown.byKey({ what: of, id })),
-    command('go', 'Go to where it lies', undefined, pages.length === 0 && 'It is on no page yet', () =>
-      spread.go(pages[0]!.spread),
-    ),
+    command('go', 'Go to its page', undefined, pages.length === 0 && 'It is on no page yet', () => spread.go(pages[0]!.spread)),
   ];
 }
 

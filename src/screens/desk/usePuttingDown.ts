@@ -46,7 +46,11 @@ export function usePuttingDown({ store, format, pages, frames, framesOf, spread,
     /** In the first place that waits for one, a story in a slot and a picture in an empty frame; else where there is most room on the spread. */
     byKey: ({ what, id }: Pick<Carry, 'what' | 'id'>) => {
       const waiting =
-        what === 'story' ? freeSlot(store.document, pages) : what === 'picture' ? emptyPictureFrame(frames) : undefined;
+        what === 'story'
+          ? freeSlot(store.document, pages)
+          : what === 'picture'
+            ? emptyPictureFrame(store.document, frames)
+            : undefined;
       const target = waiting ?? largestFree(format, pages, frames);
       if (target) void drop({ what, id, allPages }, target);
       else say('There is no free room on this spread.', 'wrong');

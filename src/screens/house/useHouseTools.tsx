@@ -29,7 +29,7 @@ export function useHouseTools(store: DocumentStore): HouseTools {
   const { tools, dialogs } = useCommands({ store, say });
   return {
     house: document,
-    act: (label, action) => store.do(label, action(store.document)),
+    act: (label, action) => void store.act(label, action),
     pressed: (work) => {
       try {
         work();

@@ -42,7 +42,7 @@ export function HouseOffers({ id, document, store, say }: HouseOffersProps) {
   if (offers.length === 0) return null;
   const settle = (label: string, how: (issue: Document) => Diff) => {
     try {
-      store.do(label, how(store.document));
+      store.act(label, how);
     } catch (error) {
       say((error as Error).message, 'wrong');
     }

@@ -42,9 +42,7 @@ export function usePlanActions(store: DeskStore, composer: ComposerClient, say: 
   return useMemo(() => {
     const act = (label: string, action: (document: Document) => Diff): Diff | undefined => {
       try {
-        const diff = action(store.document);
-        store.do(label, diff);
-        return diff;
+        return store.act(label, action);
       } catch (error) {
         say((error as Error).message, 'wrong');
         return undefined;
@@ -73,13 +71,13 @@ export function usePlanActions(store: DeskStore, composer: ComposerClient, say: 
         act(`Change the master of ${pagesWords(pages.length)}`, (document) => setMaster(document, pages, master)),
       /** For a field: the sentence why it will not do is thrown. */
       section: (from: string, section: { name: string; folios?: Folios | undefined }) =>
-        store.do('Change a section', setSection(store.document, from, section)),
+        store.act('Change a section', (document) => setSection(document, from, section)),
       endSection: (id: string) => act('Remove a section', (document) => removeSection(document, id)),
       binding: (binding: FormatRecord['binding']) => act('Change the binding', (document) => setFormat(document, { binding })),
-      plan: (plan: StoryPlan) => store.do('Plan a story', planStory(store.document, plan)),
+      plan: (plan: StoryPlan) => store.act('Plan a story', (document) => planStory(document, plan)),
       story: (id: string, changes: Partial<StoryPlan>) =>
-        store.do('Change a story’s details', setStory(store.document, id, changes)),
-      book: (booking: Booking) => store.do('Book an advertisement', bookAdvertisement(store.document, booking)),
+        store.act('Change a story’s details', (document) => setStory(document, id, changes)),
+      book: (booking: Booking) => store.act('Book an advertisement', (document) => bookAdvertisement(document, booking)),
       cancel: (id: string) => act('Remove an advertisement', (document) => cancelAdvertisement(document, id)),
       placeAdvertisement: (intent: PlaceAdvertisement) =>
         act('Place an advertisement', (document) => placeAdvertisement(document, intent)),

@@ -46,7 +46,7 @@ export function Legible({ desk, each }: { desk: Desk; each: FrameInSight }) {
       </p>
       {!reads && <p className="opacity-75">Hardest to read: “{words.length > 60 ? `${words.slice(0, 57)}…` : words}”</p>}
       {!reads && !panel && picture?.gain === undefined && (
-        <p className="opacity-75">Nothing behind them makes all of these words readable: give them another colour.</p>
+        <p className="opacity-75">Nothing behind these words would make all of them readable. Give them another colour.</p>
       )}
       {picture?.gain !== undefined && (
         <button

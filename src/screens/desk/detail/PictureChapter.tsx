@@ -54,9 +54,7 @@ export function PictureChapter(props: PictureChapterProps) {
       <Resolution picture={picture} ppi={effectiveResolution(picture, placedPicture(box, picture, content).box)} />
       <States {...props} picture={picture} />
       <p className="opacity-75">{kindWords(picture)}</p>
-      {picture.colour === 'rgb' && !isDrawing(picture) && (
-        <p className="opacity-75">Its light is put into inks when it is printed.</p>
-      )}
+      {picture.colour === 'rgb' && !isDrawing(picture) && <p className="opacity-75">Converted to inks for print.</p>}
       {picture.pages !== undefined && picture.pages > 1 && (
         <NumberField
           label={`Page, of ${picture.pages}`}
@@ -123,7 +121,7 @@ function States({ picture, content, box, files, onFind, onRenew, onShrink }: Pic
         hidden
         multiple
         accept={PICTURE_ENDINGS}
-        aria-label="Files among which it is looked for"
+        aria-label="Files to look through"
         onChange={(event) => {
           if (event.target.files?.length) onFind([...event.target.files]);
           event.target.value = '';

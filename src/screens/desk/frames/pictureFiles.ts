@@ -13,7 +13,7 @@ export function pictureFiles(store: DeskStore, say: Say) {
     try {
       const { picture, notes } = await came;
       for (const note of notes) say(note);
-      store.do(label, replaceFile(store.document, id, picture));
+      store.act(label, (document) => replaceFile(document, id, picture));
     } catch (error) {
       say((error as Error).message, 'wrong');
     }
@@ -30,7 +30,7 @@ export function pictureFiles(store: DeskStore, say: Say) {
         found++;
         // The very same file is kept again by having been read: nothing else changes.
         if (own.blob !== picture.blob)
-          store.do(`Replace the file of “${own.name}”`, replaceFile(store.document, own.id, picture));
+          store.act(`Replace the file of “${own.name}”`, (document) => replaceFile(document, own.id, picture));
       } catch (error) {
         say((error as Error).message, 'wrong');
       }

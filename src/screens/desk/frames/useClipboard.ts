@@ -35,7 +35,7 @@ export function useClipboard(
     data.setData('text/plain', clip.words);
     last = clip;
     if (!cut) return;
-    store.do(ids.length === 1 ? 'Cut a frame' : `Cut ${ids.length} frames`, removeFrames(store.document, ids));
+    store.act(ids.length === 1 ? 'Cut a frame' : `Cut ${ids.length} frames`, (document) => removeFrames(document, ids));
     chosen.clear();
   };
   /** The page under the pointer; that of what is chosen; else the first in sight. */

@@ -133,9 +133,7 @@ export function useDeskActions(store: DeskStore, composer: ComposerClient, say: 
     /** Does a change that the document alone decides; gives what it added, or undefined when it was refused. */
     const act = (label: string, action: (document: Document) => Diff): Diff | undefined => {
       try {
-        const diff = action(store.document);
-        store.do(label, diff);
-        return diff;
+        return store.act(label, action);
       } catch (error) {
         composer.draft(null);
         say((error as Error).message, 'wrong');
@@ -145,7 +143,7 @@ export function useDeskActions(store: DeskStore, composer: ComposerClient, say: 
     /** Does a change to the document itself, of which the desk may show a view. */
     const onWhole = (label: string, action: (document: Document) => Diff): void => {
       try {
-        store.doWhole(label, action(store.whole));
+        store.actWhole(label, action);
       } catch (error) {
         say((error as Error).message, 'wrong');
       }
@@ -156,7 +154,7 @@ export function useDeskActions(store: DeskStore, composer: ComposerClient, say: 
         act(label, (document) => placeFrames(document, places)),
       /** Sets properties of frames. @throws ActionError when they cannot be so: it is said where they are set */
       set: <F extends Facet>(facet: F, ids: readonly string[], change: FacetChange[F]): void =>
-        store.do(labelOf(change), facetDiff(store.document, facet, ids, change)),
+        void store.act(labelOf(change), (document) => facetDiff(document, facet, ids, change)),
       /** The same from a key or a button: where it cannot be done, it is said in a notice. */
       put: <F extends Facet>(facet: F, ids: readonly string[], change: FacetChange[F]) =>
         act(labelOf(change), (document) => facetDiff(document, facet, ids, change)),

@@ -5,6 +5,7 @@ import { isGround } from '@/core/page/ground';
 import type { PlacedPage } from '@/core/page/pages';
 import type { Document } from '@/core/records/document';
 import type { FormatRecord } from '@/core/records/index';
+import { asRead } from '../frames/asRead';
 import type { LyingFrame } from '../frames/frameInSight';
 
 /** What lies on a page and takes room there, also what reaches over the spine. */
@@ -43,10 +44,10 @@ const slotTarget = (page: PlacedPage, slot: SlotFrame): Target => ({
 });
 
 /** The first empty picture frame of a spread, as it is read. */
-export function emptyPictureFrame(frames: readonly LyingFrame[]): Target | undefined {
-  const [first] = frames
-    .filter(({ frame: { content } }) => content.type === 'picture' && content.picture === undefined)
-    .sort((a, b) => a.page.dx - b.page.dx || a.box.y - b.box.y || a.box.x - b.box.x);
+export function emptyPictureFrame(document: Document, frames: readonly LyingFrame[]): Target | undefined {
+  const first = asRead(document, frames).find(
+    ({ frame: { content } }) => content.type === 'picture' && content.picture === undefined,
+  );
   return first && { page: first.page, box: first.box, frame: first.frame.id, words: 'into this frame' };
 }
 

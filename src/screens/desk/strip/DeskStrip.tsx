@@ -7,15 +7,13 @@ import { CropBar } from './CropBar';
 import { OutlineBar } from './OutlineBar';
 import { FrameBar } from './FrameBar';
 import { InheritedBar } from './InheritedBar';
+import { backToText } from '../text/backToText';
 import { ManyBar } from './ManyBar';
 import { styleLists } from '../../text/styleLists';
 import { TextBar } from '../../text/TextBar';
 import { Strip } from '@/parts/Strip';
 
 const nothing = () => undefined;
-
-/** The letters go on where they were. */
-const backToText = () => window.document.querySelector<HTMLElement>('[data-text-field]')?.focus({ preventScroll: true });
 
 /** What the strip is for while it is being done, whatever is chosen. */
 const DOING: ReadonlySet<Doing['doing']> = new Set(['typing', 'picking', 'cropping', 'outlining', 'measuring']);

@@ -2,6 +2,7 @@
 
 import { lengthWords } from '@/parts/units';
 import type { Seen } from '@/core/geometry/neighbours';
+import { Label } from './Label';
 import { useHand } from '../hand/hand';
 import type { Desk } from '../useDesk';
 
@@ -39,7 +40,6 @@ export function Distances({ desk }: { desk: Desk }) {
           );
         const words = `${lengthWords(each.to - each.from)}${each.as ? AS[each.as] : ''}`;
         const [mx, my] = [(x0 + x1) / 2, (y0 + y1) / 2];
-        const wide = 6 * words.length + 8;
         return (
           <g key={i}>
             <path
@@ -48,10 +48,7 @@ export function Distances({ desk }: { desk: Desk }) {
               strokeWidth={each.as ? 2 : 1}
               strokeDasharray={each.as ? undefined : '3 2'}
             />
-            <rect x={mx + 5} y={my - 8} width={wide} height={16} fill="var(--hold)" opacity={0.92} />
-            <text x={mx + 9} y={my + 4} fill="#fff" fontSize={11} fontWeight={each.as ? 700 : 500} data-gap="">
-              {words}
-            </text>
+            <Label x={mx + 5} y={my - 8} words={words} fontWeight={each.as ? 700 : 500} data-gap="" />
           </g>
         );
       })}

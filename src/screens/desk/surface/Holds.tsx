@@ -9,6 +9,7 @@ import { formatNumber } from '@/core/length/length';
 import type { Shape } from '@/core/records/frame';
 import { type FrameInSight, onSpread, turnOf } from '../frames/frameInSight';
 import type { Pull } from '../hand/snap';
+import { Label, labelWidth } from './Label';
 import { toScreen, type View } from '../../sheet/view';
 
 const ARM = 11;
@@ -170,10 +171,7 @@ export function TurnHold({
     <>
       {hold}
       <g pointerEvents="none">
-        <rect x={mx - 24} y={my - 10} width={48} height={20} fill="var(--hold)" />
-        <text x={mx} y={my + 4} fill="#fff" fontSize={12} fontWeight={700} textAnchor="middle" data-degrees="">
-          {words}
-        </text>
+        <Label x={mx - labelWidth(words) / 2} y={my - 8} words={words} fontWeight={700} data-degrees="" />
       </g>
     </>
   );

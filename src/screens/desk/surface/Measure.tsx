@@ -4,6 +4,7 @@ import { formatNumber } from '@/core/length/length';
 import { lengthWords } from '@/parts/units';
 import { useHand } from '../hand/hand';
 import type { Desk } from '../useDesk';
+import { Label, labelWidth } from './Label';
 
 /** Pixels of the bars at the ends of a measure, to each side of it. */
 const BAR = 6;
@@ -24,7 +25,7 @@ export function Measure({ desk }: { desk: Desk }) {
   const angle = (Math.atan2(-dy, dx) * 180) / Math.PI;
   const parts = dx !== 0 && dy !== 0 ? `, ${lengthWords(Math.abs(dx))} across, ${lengthWords(Math.abs(dy))} down` : '';
   const words = `${lengthWords(length)}${parts}${length > 0 ? `, ${formatNumber(angle, 1).replace('-', '−')}°` : ''}`;
-  const wide = 6.2 * words.length + 12;
+  const wide = labelWidth(words);
   const at = {
     x: Math.max(4, Math.min(size.width - wide - 4, (x0 + x1) / 2 - wide / 2)),
     y: Math.max(4, Math.min(size.height - 26, (y0 + y1) / 2 + 10)),
@@ -33,10 +34,7 @@ export function Measure({ desk }: { desk: Desk }) {
     <g pointerEvents="none" data-measure={words}>
       <path d={line} stroke="#fff" strokeWidth={4} opacity={0.7} />
       <path d={line} stroke="var(--hold)" strokeWidth={1.6} />
-      <rect x={at.x} y={at.y} width={wide} height={20} fill="var(--hold)" opacity={0.94} />
-      <text x={at.x + 6} y={at.y + 14} fill="#fff" fontSize={12} role="status">
-        {words}
-      </text>
+      <Label {...at} words={words} role="status" />
     </g>
   );
 }

@@ -7,6 +7,7 @@ import { CarriedThing } from '@/parts/CarriedThing';
 import { useSetting } from '../../sheet/useSetting';
 import { toScreen } from '../../sheet/view';
 import { type Carry, type Marked, useHand } from '../hand/hand';
+import { backToText } from '../text/backToText';
 import { BeyondPanel } from '../text/BeyondPanel';
 import type { Desk } from '../useDesk';
 import { CommandMenu } from '../../frame/commands/CommandMenu';
@@ -33,7 +34,7 @@ export function OverSurface({ desk, commands, textCommands }: OverSurfaceProps) 
   const close = useLatest(() => hand.rest('listing'));
   const closeTextMenu = useLatest(() => {
     desk.setTextMenu(undefined);
-    window.document.querySelector<HTMLElement>('[data-text-field]')?.focus({ preventScroll: true });
+    backToText();
   });
   return (
     <>

@@ -7,6 +7,7 @@ import { ARROWS } from '@/parts/arrows';
 import { lengthWords } from '@/parts/units';
 import { type Of, useHand } from '../hand/hand';
 import type { Desk } from '../useDesk';
+import { Label } from './Label';
 
 /** Pixels beside the trim in which a guide is drawn from, and the size of the tab by which one is taken hold of. */
 const RIM = 12;
@@ -110,8 +111,9 @@ function Moving({ desk, now }: { desk: Desk; now: Of<'guiding'> }) {
   const x0 = (whole ? spread.pages[0]!.dx : on.dx) * k + tx;
   const x1 = ((whole ? spread.pages.at(-1)!.dx : on.dx) + format.width) * k + tx;
   const [x, y] = isUpright ? [now.at * k + tx, ty] : [x0, now.at * k + ty];
-  const words = now.guide ? `${lengthWords(now.guide.at)}${now.guide.spread ? ', over the spread' : ''}` : 'Let go: no guide';
-  const wide = 6 * words.length + 8;
+  const words = now.guide
+    ? `${lengthWords(now.guide.at)}${now.guide.spread ? ', over the spread' : ''}`
+    : 'Let go here for no guide';
   return (
     <g pointerEvents="none" data-guiding="">
       <path
@@ -120,10 +122,7 @@ function Moving({ desk, now }: { desk: Desk; now: Of<'guiding'> }) {
         strokeWidth={1.6}
         strokeDasharray={now.guide ? undefined : '2 4'}
       />
-      <rect x={x + 5} y={y + 5} width={wide} height={16} fill="var(--hold)" opacity={0.92} />
-      <text x={x + 9} y={y + 17} fill="#fff" fontSize={11}>
-        {words}
-      </text>
+      <Label x={x + 5} y={y + 5} words={words} />
     </g>
   );
 }

@@ -55,7 +55,7 @@ export function Layers({ desk }: { desk: Desk }) {
                   <button
                     type="button"
                     className={`narrow min-w-0 flex-1 truncate text-left ${layer.hidden ? 'opacity-60' : ''} ${on.has(layer.id) ? 'font-semibold' : ''}`}
-                    title="Choose what lies on it in sight; two presses name it"
+                    title="Choose its frames on this spread; press twice to rename it"
                     onClick={() => desk.chosen.choose(inSight(desk, layer))}
                     onDoubleClick={() => setNaming(layer.id)}
                   >

@@ -2,7 +2,7 @@
 
 import type { Opened } from '@/client/documentStore';
 import { UNITS } from '@/core/length/length';
-import { setDetail, setUnit } from '@/core/actions/details';
+import { setDetails } from '@/core/actions/details';
 import { FACTS } from '@/core/properties/publication';
 import { type DetailName, noDetails } from '@/core/records/details';
 import { find } from '@/core/records/document';
@@ -33,11 +33,11 @@ export function DetailsScreen(props: DetailsScreenProps) {
             <div className="max-w-2xl">
               <div className="w-60 pb-4">
                 <Select
-                  label="Lengths are in"
-                  help="For whoever chooses no unit of their own at the foot of the desk. Type sizes are in points everywhere."
+                  label="Unit of length"
+                  help="Used unless somebody chooses their own at the foot of the desk. Type sizes are always in points."
                   value={details.unit ?? 'mm'}
                   of={UNITS.map((unit) => ({ value: unit, name: UNIT_NAMES[unit] }))}
-                  onChange={(unit) => act('Change the unit of lengths', (now) => setUnit(now, unit))}
+                  onChange={(unit) => act('Change the unit of lengths', (now) => setDetails(now, { unit }))}
                 />
               </div>
               <Fields
@@ -45,7 +45,7 @@ export function DetailsScreen(props: DetailsScreenProps) {
                 of={[details]}
                 onChange={(key, words) =>
                   act(`Change the ${FACTS[key as DetailName].label.toLowerCase()}`, (now) =>
-                    setDetail(now, key as DetailName, (words as string).trim()),
+                    setDetails(now, { [key]: (words as string).trim() }),
                   )
                 }
               />
