@@ -27,7 +27,9 @@ import type { DocumentRecord } from '@/core/records/index';
 import { readDiff, readDocument, storedDiff } from '@/core/records/stored';
 import { Shaper } from '@/core/type/shaper';
 import { paintItem } from '@/formats/svg/painter';
-import { LegibilityMeter } from './legibility';
+import { besides } from '@/core/print/measured';
+import { LiveChecks } from './liveChecks';
+import { PageMeter } from './pageMeter';
 import { SmallPages } from './smallPages';
 import { loadNeeds } from './loadNeeds';
 import type {
@@ -88,6 +90,7 @@ function show(): void {
     beyond: sheetOf(looked, composed),
   });
   showSmall(document, composed);
+  checks.changed();
   if (galleyOrder) unasked(showGalley, 'galley');
   if (marks.length > 0) unasked(showMarks, 'marks');
   if (tellsInvisibles) unasked(tellInvisibles, 'invisibles');
@@ -174,7 +177,23 @@ function showSmall(document: Document, composed: Composed): void {
   if (slots) listener?.slots(slots);
 }
 
-const legibility = new LegibilityMeter(shaper);
+const meter = new PageMeter(shaper);
+
+const checks = new LiveChecks(
+  shaper,
+  meter,
+  () => {
+    if (!base || draft) return undefined;
+    // A place that looks at no page still has it composed.
+    if (!isComposed) show();
+    return { document: base, composed: composer.compose(base) };
+  },
+  (work) => unasked(work),
+  (findings) => {
+    const changed = changedOnly('checks', findings);
+    if (changed) listener?.checked(changed);
+  },
+);
 
 const small = new SmallPages(
   shaper,
@@ -381,6 +400,8 @@ const typesetter: Typesetter = {
       marks = ranges;
       showMarks();
     }, 'marks'),
+  watchChecks: (watches) => inTurn(() => checks.watch(watches)),
+  setPictureFiles: (files) => inTurn(() => checks.setFiles(files)),
   watch: (pages) =>
     inTurn(() => {
       // A page that was out of sight is painted whole when it comes back.
@@ -429,7 +450,18 @@ const typesetter: Typesetter = {
       const shownNow = now();
       return [shownNow, composer.compose(shownNow).pages.find((each) => each.page === page)] as const;
     });
-    return list && legibility.of(document, list, frame);
+    if (!list) return undefined;
+    const beside = besides(document, composer.compose(document).pages).get(page);
+    let measured = meter.known(document, list, beside);
+    if (!measured) {
+      const table = await meter.fetch(document, list, beside);
+      if (!table) return undefined;
+      const steps = meter.measuring(document, list, beside, table);
+      for (let step = steps.next(); !measured; step = steps.next()) if (step.done) measured = step.value;
+    }
+    const read = measured.legibility.get(frame);
+    // On bare paper nothing but the colour of the letters counts, which is a matter of the house.
+    return read?.isBare ? undefined : read;
   },
   plan: (action, intent) =>
     inTurn(() => {

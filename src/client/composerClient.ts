@@ -5,6 +5,8 @@ import type { Box, Point } from '@/core/geometry/box';
 import type { Diff } from '@/core/records/diff';
 import { readDiff, stored, storedDiff } from '@/core/records/stored';
 import type { TextPlace } from '@/core/editing/places';
+import type { PictureFiles } from '@/core/pictures/states';
+import type { Legibility } from '@/core/print/legibility';
 import type { Document } from '@/core/records/document';
 import { takeComposer } from './startWorker';
 import type {
@@ -13,7 +15,7 @@ import type {
   DrawnPage,
   GalleyOrder,
   GalleySheet,
-  Legibility,
+  LiveFindings,
   PaintedPage,
   PlaceIn,
   PlannedActions,
@@ -62,6 +64,8 @@ export interface Setting {
   /** Where what is marked stands. */
   readonly marks: readonly SelectedArea[];
   readonly invisibles: readonly Invisible[];
+  /** What was found by checking; undefined before it was done once. */
+  readonly checked: LiveFindings | undefined;
 }
 
 const NOTHING: Setting = {
@@ -77,6 +81,7 @@ const NOTHING: Setting = {
   galley: [],
   marks: [],
   invisibles: [],
+  checked: undefined,
 };
 
 /** The screen's side of the compose worker: passes every diff on, and holds what came back. */
@@ -110,6 +115,7 @@ export class ComposerClient {
           galley: ({ parts, pages }: GalleySheet) => this.#set({ galley: parts, pages: this.#painted(pages) }),
           invisibles: (invisibles: readonly Invisible[]) => this.#set({ invisibles }),
           marked: (marks: readonly SelectedArea[]) => this.#set({ marks }),
+          checked: (checked: LiveFindings) => this.#set({ checked }),
           failed: (why: string) => this.#notComposed(why),
         }),
       ),
@@ -208,6 +214,16 @@ export class ComposerClient {
   /** Has characters that are not seen told of, or no more. */
   showInvisibles(are: boolean): void {
     this.#tell((typesetter) => typesetter.showInvisibles(are));
+  }
+
+  /** Has the issue checked, now and whenever it has come to rest, or no more. */
+  watchChecks(watches: boolean): void {
+    this.#tell((typesetter) => typesetter.watchChecks(watches));
+  }
+
+  /** Tells what is known of the files of pictures. */
+  setPictureFiles(files: PictureFiles): void {
+    this.#tell((typesetter) => typesetter.setPictureFiles(files));
   }
 
   /** Marks stretches of texts on the pages. */

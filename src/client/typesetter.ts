@@ -4,7 +4,10 @@ import type { Passage } from '@/core/actions/quotes';
 import type { FillSlots } from '@/core/actions/slots';
 import type { ContinueThread, PlaceStory } from '@/core/actions/stories';
 import type { Invisible, PlacedCaret, PlaceBeside, SelectedArea } from '@/core/compose/displayList/caret';
+import type { Finding } from '@/core/checks/finding';
 import type { Fit } from '@/core/compose/text/fit';
+import type { PictureFiles } from '@/core/pictures/states';
+import type { Legibility } from '@/core/print/legibility';
 import type { Box, Point } from '@/core/geometry/box';
 import type { StoredDiff, StoredRecord } from '@/core/records/stored';
 import type { BodyJson } from '@/core/records/body';
@@ -96,21 +99,12 @@ export interface GalleySheet {
   readonly pages: readonly PaintedPage[];
 }
 
-/** How the letters of a text contrast with what lies under them: those of the line that is hardest to read. */
-export interface Legibility {
-  readonly ratio: number;
-  readonly needed: number;
-  readonly words: string;
-  /** The panel behind the words with which all of them contrast enough. */
-  readonly panel?: { readonly tone: 'dark' | 'light'; readonly opacity: number };
-  /** The one picture that lies under them, where it is the page's own, and what would do with it. */
-  readonly picture?: {
-    readonly frame: string;
-    /** Times its light as it is now. */
-    readonly gain?: number | undefined;
-    /** The opacity with which it fades into the paper far enough. */
-    readonly fade?: number | undefined;
-  };
+/** What was found by checking the issue: by all rules, but for what pixels say of pages that are not measured yet. */
+export interface LiveFindings {
+  readonly findings: readonly Finding[];
+  /** Of so many pages, so many are measured. */
+  readonly measured: number;
+  readonly pages: number;
 }
 
 /** What came of composing. */
@@ -140,6 +134,8 @@ export interface Listener {
   invisibles(signs: readonly Invisible[]): void;
   /** Where what is marked stands on the pages that are looked at. */
   marked(areas: readonly SelectedArea[]): void;
+  /** What was found by checking the issue as it now is. */
+  checked(findings: LiveFindings): void;
   /** What it did unasked went wrong. */
   failed(why: string): void;
 }
@@ -165,6 +161,10 @@ export interface Typesetter {
   showInvisibles(are: boolean): Promise<void>;
   /** Stretches that are marked on the pages, such as words that are misspelt. */
   setMarks(marks: readonly RangeIn[]): Promise<void>;
+  /** Whether what is found by checking the issue is told of, now and whenever it has come to rest. */
+  watchChecks(watches: boolean): Promise<void>;
+  /** What is known of the files of pictures. */
+  setPictureFiles(files: PictureFiles): Promise<void>;
   /** The pages that are looked at. */
   watch(pages: readonly string[]): Promise<void>;
   /** Pages to be drawn small, so many pixels wide. */

@@ -1,8 +1,11 @@
+import type { CheckReport } from '@/core/checks/report';
 import { pool } from './pool';
 
 export interface DeliveryOptions {
   readonly purpose: 'print' | 'screen';
   readonly marks: boolean;
+  /** It is made although something grave was found. */
+  readonly noticed?: boolean;
 }
 
 export interface Delivery {
@@ -10,7 +13,7 @@ export interface Delivery {
   readonly document: string;
   readonly seq: number;
   readonly options: DeliveryOptions;
-  readonly state: 'waiting' | 'working' | 'done' | 'failed' | 'cancelled';
+  readonly state: 'waiting' | 'working' | 'done' | 'held' | 'failed' | 'cancelled';
   /** Pages done, of all. */
   readonly done: number;
   readonly total: number;
@@ -18,11 +21,13 @@ export interface Delivery {
   readonly fileName: string;
   readonly blob: string | null;
   readonly at: string;
+  /** What was found before it was made. */
+  readonly report: CheckReport | null;
   /** The job that makes it; null for those of before there were any. */
   readonly job: string | null;
 }
 
-const COLUMNS = `id, document_id as document, seq::int, options, state, done, total, message, file_name as "fileName", blob, job,
+const COLUMNS = `id, document_id as document, seq::int, options, state, done, total, message, file_name as "fileName", blob, job, report,
   to_char(created_at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as at`;
 
 export async function insertDelivery(
@@ -61,10 +66,15 @@ export async function noteProgress(id: string, done: number, total: number): Pro
   return rowCount === 1;
 }
 
+/** Keeps what was found before a delivery is made. */
+export async function noteReport(id: string, report: CheckReport): Promise<void> {
+  await pool().query('update delivery set report = $2 where id = $1', [id, JSON.stringify(report)]);
+}
+
 /** Ends a delivery that is still under way; one that has ended stays as it is. Gives whether this call ended it. */
 export async function endDelivery(
   id: string,
-  end: { state: 'done'; blob: string } | { state: 'failed' | 'cancelled'; message: string },
+  end: { state: 'done'; blob: string } | { state: 'held' | 'failed' | 'cancelled'; message: string },
 ): Promise<boolean> {
   const { rowCount } = await pool().query(
     `update delivery set state = $2, blob = $3, message = $4, done = case when $2 = 'done' then total else done end

@@ -115,8 +115,14 @@ export class Composer {
   }
 }
 
-/** An item of a text with a list in it, its paragraphs those that the list comes from. */
-const ofOrigin = (item: TextItem, origin: readonly number[]): TextItem => ({
-  ...item,
-  columns: item.columns.map((column) => ({ ...column, paragraphs: column.paragraphs.map((at) => origin[at] ?? at) })),
-});
+const led = new WeakMap<TextItem, { readonly origin: readonly number[]; readonly item: TextItem }>();
+
+/** An item of a text with a list in it, its paragraphs those that the list comes from; the same item is led once. */
+function ofOrigin(item: TextItem, origin: readonly number[]): TextItem {
+  const known = led.get(item);
+  if (known?.origin === origin) return known.item;
+  const columns = item.columns.map((column) => ({ ...column, paragraphs: column.paragraphs.map((at) => origin[at] ?? at) }));
+  const own: TextItem = { ...item, columns };
+  led.set(item, { origin, item: own });
+  return own;
+}

@@ -58,6 +58,7 @@ function designOf(house: Document): DocumentRecord[] {
       case 'issue':
       case 'section':
       case 'advertisement':
+      case 'acceptance':
         return false;
       case 'frame':
         return !onPages.has(record.id);

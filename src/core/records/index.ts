@@ -1,3 +1,4 @@
+import type { AcceptanceRecord } from './acceptance';
 import type { AdvertisementRecord } from './advertisement';
 import type { CharacterStyleRecord } from './characterStyle';
 import type { DetailsRecord } from './details';
@@ -10,6 +11,7 @@ import type { MasterRecord } from './master';
 import type { PageRecord } from './page';
 import type { ParagraphStyleRecord } from './paragraphStyle';
 import type { PictureRecord } from './picture';
+import type { ProfileRecord } from './profile';
 import type { SectionRecord } from './section';
 import type { StoryRecord } from './story';
 import type { PaletteRecord, SwatchRecord } from './swatch';
@@ -34,12 +36,15 @@ export interface RecordKinds {
   characterStyle: CharacterStyleRecord;
   swatch: SwatchRecord;
   palette: PaletteRecord;
+  profile: ProfileRecord;
+  acceptance: AcceptanceRecord;
 }
 
 export type RecordKind = keyof RecordKinds;
 export type DocumentRecord = RecordKinds[RecordKind];
 
 export type {
+  AcceptanceRecord,
   AdvertisementRecord,
   CharacterStyleRecord,
   DetailsRecord,
@@ -53,6 +58,7 @@ export type {
   PaletteRecord,
   ParagraphStyleRecord,
   PictureRecord,
+  ProfileRecord,
   SectionRecord,
   StoryRecord,
   SwatchRecord,

@@ -14,6 +14,8 @@ export interface Face {
   readonly strike: { readonly at: number; readonly weight: number };
   /** OpenType features that the face has. */
   readonly features: ReadonlySet<string>;
+  /** Its licence lets it be embedded in what is given to others. */
+  readonly mayEmbed: boolean;
   readonly bytes: Uint8Array;
   readonly font: hb.Font;
 }
@@ -51,6 +53,8 @@ export function readFace(id: string, bytes: Uint8Array): Face {
     underline: { at: (lines?.getInt16(8) || -Math.round(face.upem / 10)) - thick / 2, weight: thick },
     strike: { at: view.getInt16(28) - view.getInt16(26) / 2, weight: view.getInt16(26) || thick },
     features: new Set([...face.getTableFeatureTags('GSUB'), ...face.getTableFeatureTags('GPOS')]),
+    // “Restricted License embedding” (OpenType 1.9, OS/2, fsType).
+    mayEmbed: (view.getUint16(8) & 0x000f) !== 0x0002,
     bytes,
     font,
   };

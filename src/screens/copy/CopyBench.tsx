@@ -15,6 +15,7 @@ import { command } from '../frame/commands/command';
 import { useCommands } from '../frame/commands/useCommands';
 import { IssueHeader } from '../frame/IssueHeader';
 import { useConflicts } from '../frame/useConflicts';
+import { useLiveChecks } from '../frame/useLiveChecks';
 import { useLatest } from '../frame/useLatest';
 import { useNotices } from '../frame/useNotices';
 import type { OpenedTools } from '../frame/useOpened';
@@ -52,6 +53,7 @@ export function CopyBench({ id, publication, name, house, today, at, store, comp
   const trouble = useSetting(composer, (setting) => setting.trouble);
   const { notices, say, close } = useNotices();
   useConflicts(store, say);
+  useLiveChecks(id, store, composer);
   const actions = useCopyActions(store);
   const [open, setOpen] = useState(at);
   const [filter, setFilter] = useState('');
@@ -130,7 +132,16 @@ export function CopyBench({ id, publication, name, house, today, at, store, comp
   return (
     <div {...dropzone.getRootProps({ className: 'flex h-full flex-col outline-none', role: undefined, tabIndex: -1 })}>
       <input {...dropzone.getInputProps({ 'aria-label': 'Stories and pictures to bring in' })} />
-      <IssueHeader document={id} publication={publication} name={name} house={house} place="copy" store={store} tools={tools} />
+      <IssueHeader
+        document={id}
+        publication={publication}
+        name={name}
+        house={house}
+        place="copy"
+        store={store}
+        composer={composer}
+        tools={tools}
+      />
       <div className="flex min-h-0 flex-1">
         <main className={`bg-base-100 flex min-w-0 flex-col ${story ? 'border-base-300 w-[34rem] shrink-0 border-r' : 'flex-1'}`}>
           <h1 className="sr-only">

@@ -25,7 +25,8 @@ export function useCopyActions(store: DeskStore) {
         const diff = store.act('Add a story', (document) => planStory(document, { name: 'New story', section: '' }));
         return diff.added.find(({ kind }) => kind === 'story')!.id;
       },
-      addPart: (id: string, role: 'standfirst' | 'byline') => store.act(`Add a ${role}`, (document) => addPart(document, id, role)),
+      addPart: (id: string, role: 'standfirst' | 'byline') =>
+        store.act(`Add a ${role}`, (document) => addPart(document, id, role)),
       picture: (id: string, words: Partial<Pick<PictureRecord, 'caption' | 'credit'>>) =>
         store.act('Change the words of a picture', (document) => setPictureWords(document, id, words)),
     }),

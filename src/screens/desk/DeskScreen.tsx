@@ -22,7 +22,7 @@ interface DeskScreenProps {
   readonly opened?: Opened;
   /** How the document is looked at; as it is when not said. */
   readonly view?: DeskView;
-  readonly placeOf: (store: DeskStore) => DeskPlace;
+  readonly placeOf: (store: DeskStore, composer: ComposerClient) => DeskPlace;
   /** In sight until all is there. */
   readonly waiting: ReactNode;
 }
@@ -33,7 +33,7 @@ export function DeskScreen({ id, opened, view, placeOf, waiting }: DeskScreenPro
   const [kept] = useState(() => (typeof window === 'undefined' || view ? undefined : keptSpread(id)));
   const opening = useOpened(id, opened, view);
   const tools = opening && 'store' in opening ? opening : undefined;
-  const place = useMemo(() => tools && placeOf(tools.store), [tools, placeOf]);
+  const place = useMemo(() => tools && placeOf(tools.store, tools.composer), [tools, placeOf]);
   if (opening && 'failed' in opening) {
     return (
       <p role="alert" className="text-error p-6">

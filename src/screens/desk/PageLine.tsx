@@ -2,6 +2,8 @@
 
 import { type KeyboardEvent as ReactKeyboardEvent, memo, useEffect, useRef } from 'react';
 import type { ComposerClient } from '@/client/composerClient';
+import type { Finding } from '@/core/checks/finding';
+import { counted } from '@/core/records/count';
 import type { Fit } from '@/core/compose/text/fit';
 import { fitWords } from '@/core/compose/text/fit';
 import { spreads, type PlacedPage } from '@/core/page/pages';
@@ -23,6 +25,7 @@ interface PageLineProps {
 /** The thin line of page cells: the whole issue, and the way about in it. */
 export function PageLine({ desk, hovered, onHover }: PageLineProps) {
   const fits = useSetting(desk.composer, (setting) => setting.fits);
+  const checked = useSetting(desk.composer, (setting) => setting.checked);
   const isMoving = useHand(desk.hand, ({ doing }) => doing === 'moving');
   return (
     <Cells
@@ -30,6 +33,7 @@ export function PageLine({ desk, hovered, onHover }: PageLineProps) {
       format={desk.format}
       spread={desk.spread.index}
       fits={fits}
+      findings={checked?.findings ?? NO_FINDINGS}
       stirred={isMoving}
       hovered={hovered}
       composer={desk.composer}
@@ -45,6 +49,7 @@ interface CellsProps extends Pick<PageLineProps, 'hovered' | 'onHover'> {
   readonly format: FormatRecord;
   readonly spread: number;
   readonly fits: ReadonlyMap<string, Fit>;
+  readonly findings: readonly Finding[];
   /** Text of the spread in sight is being moved by the hand. */
   readonly stirred: boolean;
   readonly composer: ComposerClient;
@@ -52,13 +57,23 @@ interface CellsProps extends Pick<PageLineProps, 'hovered' | 'onHover'> {
   readonly onGo: (spread: number) => void;
 }
 
+const NO_FINDINGS: readonly Finding[] = [];
+
 interface Cell {
   readonly tints: readonly number[];
   readonly overset: string | undefined;
+  /** What the checks found here, but for details and what is accepted. */
+  readonly found: readonly Finding[];
 }
 
 /** What each page's cell shows: the tints of its stories, and whether a thread ends there with text to spare. */
-function cellsOf(document: Document, fits: ReadonlyMap<string, Fit>): Map<string, Cell> {
+function cellsOf(document: Document, fits: ReadonlyMap<string, Fit>, findings: readonly Finding[]): Map<string, Cell> {
+  const byPage = new Map<string, Finding[]>();
+  for (const each of findings) {
+    const { page } = each.at;
+    if (page === undefined || each.grave === 'detail' || each.accepted !== undefined) continue;
+    byPage.set(page, [...(byPage.get(page) ?? []), each]);
+  }
   const storyOf = new Map(all(document, 'story').map((story) => [story.parts.body, story]));
   const cells = new Map<string, Cell>();
   for (const page of all(document, 'page')) {
@@ -72,7 +87,7 @@ function cellsOf(document: Document, fits: ReadonlyMap<string, Fit>): Map<string
       if (fit && fit.oversetLines > 0 && threadOf(document, story.parts.body).at(-1)?.id === frame.id)
         overset = `${story.name}: ${fitWords(fit)}`;
     }
-    cells.set(page.id, { tints: [...tints], overset });
+    cells.set(page.id, { tints: [...tints], overset, found: byPage.get(page.id) ?? NO_FINDINGS });
   }
   return cells;
 }
@@ -82,6 +97,7 @@ const Cells = memo(function Cells({
   format,
   spread,
   fits,
+  findings,
   stirred,
   hovered,
   composer,
@@ -90,7 +106,7 @@ const Cells = memo(function Cells({
   onHover,
 }: CellsProps) {
   const nameOf = NAMES_OF[kind];
-  const cells = cellsOf(document, fits);
+  const cells = cellsOf(document, fits, findings);
   const line = useRef<HTMLElement>(null);
   // A long line moves on with the spread that is shown, and with what is dragged over it: the next cells stay in sight.
   useEffect(() => {
@@ -120,7 +136,7 @@ const Cells = memo(function Cells({
                 // One of them is stopped at, however many there are; arrow keys go on from it.
                 tabIndex={index === spread && page === pages[0]!.page ? 0 : -1}
                 className={`border-base-300 relative h-[1.15rem] w-7 border text-left ${index === spread ? 'bg-primary/15' : 'bg-base-100'} -ml-px first:ml-0`}
-                aria-label={`${kind === 'masters' ? `${nameOf?.(pages) ?? ''}, ${side} page` : `Page ${folio}`}${cell.overset ? `, ${cell.overset}` : ''}`}
+                aria-label={`${kind === 'masters' ? `${nameOf?.(pages) ?? ''}, ${side} page` : `Page ${folio}`}${cell.overset ? `, ${cell.overset}` : ''}${cell.found.length > 0 ? `, ${counted(cell.found.length, 'finding')}` : ''}`}
                 aria-current={index === spread ? 'page' : undefined}
                 onClick={() => onGo(index)}
                 onPointerEnter={() => onHover(page.id)}
@@ -137,11 +153,17 @@ const Cells = memo(function Cells({
                   ))}
                 </span>
                 {cell.overset && <span className="bg-error absolute top-0.5 right-0.5 size-[0.4rem] rounded-full" data-overset />}
+                {cell.found.length > 0 && <Notch isGrave={cell.found.some(({ grave }) => grave === 'grave')} />}
                 {stirred && index === spread && <span className="bg-primary absolute inset-x-0 top-0 h-[0.15rem]" />}
                 {hovered === page.id && (
                   <span className="bg-base-100 border-base-300 pointer-events-none fixed top-[5.25rem] left-1/2 z-30 block -translate-x-1/2 border p-1 shadow-[0_2px_8px_rgb(20_33_61/0.25)]">
                     <SmallPage composer={composer} page={page.id} format={format} />
                     <span className="narrow block pt-0.5">{cell.overset ?? `Page ${folio}`}</span>
+                    {cell.found.slice(0, 3).map((each) => (
+                      <span key={each.key} className="narrow block max-w-52 truncate opacity-80">
+                        {each.words}
+                      </span>
+                    ))}
                   </span>
                 )}
               </button>
@@ -162,6 +184,21 @@ const Cells = memo(function Cells({
     </nav>
   );
 });
+
+/** Something failed a check on this page: a notch in its foot. */
+function Notch({ isGrave }: { isGrave: boolean }) {
+  return (
+    <svg
+      className={`absolute -bottom-px left-1/2 -translate-x-1/2 ${isGrave ? 'text-error' : 'text-base-content'}`}
+      width="10"
+      height="6"
+      aria-hidden="true"
+      data-notch={isGrave ? 'grave' : 'fault'}
+    >
+      <path d="M0 6 5 0l5 6z" fill="currentColor" />
+    </svg>
+  );
+}
 
 /** Arrow keys go from cell to cell. */
 function walkCells(event: ReactKeyboardEvent<HTMLElement>): void {

@@ -12,6 +12,9 @@ export interface DeskPlace {
   readonly title: string;
   /** The page that is to be in sight first. */
   readonly at?: string | undefined;
+  /** The frame that is to be chosen first, and the text that Fit is to be opened at. */
+  readonly frame?: string | undefined;
+  readonly fit?: string | undefined;
   /** @param tools undo, redo and the rest that stands on its right */
   readonly header: (tools: ReactNode) => ReactNode;
   /** On the left; the tray of the issue when not said. */

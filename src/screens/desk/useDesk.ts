@@ -1,6 +1,6 @@
 'use client';
 
-import { useCallback, useMemo, useState, useSyncExternalStore } from 'react';
+import { useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import type { ComposerClient } from '@/client/composerClient';
 import type { DeskStore } from '@/client/deskStore';
 import type { PlacedCaret } from '@/core/compose/displayList/caret';
@@ -23,7 +23,7 @@ import { contains, middleOf, type Point } from '@/core/geometry/box';
 import { type FrameInSight, onSpread } from './frames/frameInSight';
 import { textOf } from './frames/frameWords';
 import { useChosen } from './frames/useChosen';
-import { usePictureFiles } from './frames/usePictureFiles';
+import { useLiveChecks } from '../frame/useLiveChecks';
 import { useDeskActions } from './frames/useDeskActions';
 import { wholeGroup } from './frames/wholeGroup';
 import { Hand, textHolder } from './hand/hand';
@@ -61,6 +61,11 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
   const format = formatOf(document);
   const spread = useSpreadInSight(store, document, place.at, letGo);
   const { pages } = spread;
+  // Whoever was led here by a finding sees what it is about.
+  const first = place.frame;
+  useEffect(() => {
+    if (first !== undefined && find(store.document, 'frame', first)) choose([first]);
+  }, [store, first, choose]);
   const [before, after] = [spread.every[spread.index - 1], spread.every[spread.index + 1]];
   const view = useDeskView(
     pages,
@@ -119,7 +124,7 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
   const picking = usePicking({ ...surroundings, hand });
   const cropping = useCropping({ hand, store, composer, view, actions });
   const outlining = useOutlining({ hand, store, composer, view, actions });
-  const pictureFiles = usePictureFiles(place.document, document);
+  const pictureFiles = useLiveChecks(place.document, store, composer, place.kind === 'issue');
   const guiding = useGuiding({ hand, view, format, pages, frames, actions });
   useUnitOf(document);
   const inHand = useTextInHand(store, composer, () => textHolder(hand));

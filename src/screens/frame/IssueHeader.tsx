@@ -2,7 +2,9 @@
 
 import type { ReactNode } from 'react';
 import Link from 'next/link';
+import type { ComposerClient } from '@/client/composerClient';
 import type { DeskStore } from '@/client/deskStore';
+import { useSetting } from '../sheet/useSetting';
 import { Crumbs } from './Crumbs';
 import { SaveState } from './SaveState';
 
@@ -11,6 +13,7 @@ const PLACES = [
   { name: 'Plan', path: 'plan' },
   { name: 'Copy', path: 'copy' },
   { name: 'Pages', path: 'pages' },
+  { name: 'Checks', path: 'checks' },
   { name: 'Handoff', path: 'handoff' },
 ] as const;
 
@@ -19,13 +22,15 @@ interface IssueHeaderProps {
   readonly publication: string;
   readonly name: string;
   readonly house: string | undefined;
-  readonly place: 'plan' | 'copy' | 'pages' | 'handoff';
+  readonly place: 'plan' | 'copy' | 'pages' | 'checks' | 'handoff';
   readonly store?: DeskStore;
+  /** Where the issue is composed, it is checked too: how much was found stands at the word. */
+  readonly composer?: ComposerClient;
   /** Undo, redo and the commands of the place. */
   readonly tools?: ReactNode;
 }
 
-export function IssueHeader({ document, publication, name, house, place, store, tools }: IssueHeaderProps) {
+export function IssueHeader({ document, publication, name, house, place, store, composer, tools }: IssueHeaderProps) {
   return (
     <header className="border-base-300 bg-base-100 flex h-11 shrink-0 items-center gap-4 border-b px-3">
       <Crumbs publication={publication} here={name} />
@@ -40,6 +45,7 @@ export function IssueHeader({ document, publication, name, house, place, store, 
             className={`flex h-full items-center border-b-[3px] px-3 pt-[3px] font-medium ${each.path === place ? 'border-primary font-bold' : 'border-transparent opacity-75 hover:opacity-100'}`}
           >
             {each.name}
+            {each.path === 'checks' && composer && <Found composer={composer} />}
           </Link>
         ))}
         {house && (
@@ -57,5 +63,22 @@ export function IssueHeader({ document, publication, name, house, place, store, 
         {tools}
       </div>
     </header>
+  );
+}
+
+/** How much was found that nobody has accepted, details left out. */
+function Found({ composer }: { composer: ComposerClient }) {
+  const checked = useSetting(composer, (setting) => setting.checked);
+  const open = (checked?.findings ?? []).filter(({ grave, accepted }) => grave !== 'detail' && accepted === undefined);
+  if (open.length === 0) return null;
+  const isGrave = open.some(({ grave }) => grave === 'grave');
+  return (
+    <span
+      className={`ml-1.5 font-semibold ${isGrave ? 'text-error' : ''}`}
+      aria-label={`${open.length} to look at`}
+      data-found={open.length}
+    >
+      {open.length}
+    </span>
   );
 }

@@ -4,7 +4,9 @@ import { format } from 'date-fns';
 import { Download, FileText, Printer } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import Link from 'next/link';
 import { ask, got, taken } from '@/client/ask';
+import type { CheckReport } from '@/core/checks/report';
 import { ServerData } from '../frame/ServerData';
 import { command } from '../frame/commands/command';
 import { useCommands } from '../frame/commands/useCommands';
@@ -13,11 +15,13 @@ import { IssueHeader } from '../frame/IssueHeader';
 /** A delivery as the server tells of it. */
 export interface DeliveryView {
   readonly id: string;
-  readonly options: { readonly purpose: 'print' | 'screen'; readonly marks: boolean };
-  readonly state: 'waiting' | 'working' | 'done' | 'failed' | 'cancelled';
+  readonly options: { readonly purpose: 'print' | 'screen'; readonly marks: boolean; readonly noticed?: boolean };
+  readonly state: 'waiting' | 'working' | 'done' | 'held' | 'failed' | 'cancelled';
   readonly done: number;
   readonly total: number;
   readonly message: string | null;
+  /** What was found before it was made. */
+  readonly report: CheckReport | null;
   readonly fileName: string;
   readonly at: string;
 }
@@ -142,7 +146,12 @@ function Cards({ id, publication, name, house, pages, deliveries: first }: Hando
             <li key={delivery.id} data-state={delivery.state} className="border-base-300 flex items-center gap-4 border-b py-2">
               <span className="w-24 font-semibold">{delivery.options.purpose === 'print' ? 'Print PDF' : 'Screen PDF'}</span>
               <span className="narrow w-32 opacity-75">{format(new Date(delivery.at), 'd MMM yyyy, HH:mm')}</span>
-              <State delivery={delivery} onCancel={() => cancel(delivery.id)} />
+              <State
+                delivery={delivery}
+                issue={id}
+                onCancel={() => cancel(delivery.id)}
+                onAllTheSame={() => make({ ...delivery.options, noticed: true })}
+              />
             </li>
           ))}
         </ul>
@@ -192,18 +201,30 @@ function Sheet({ document, marks }: { document: string; marks: boolean }) {
   );
 }
 
-function State({ delivery, onCancel }: { delivery: DeliveryView; onCancel: () => void }) {
+interface StateProps {
+  readonly delivery: DeliveryView;
+  readonly issue: string;
+  readonly onCancel: () => void;
+  /** Has it made although something grave was found. */
+  readonly onAllTheSame: () => void;
+}
+
+function State({ delivery, issue, onCancel, onAllTheSame }: StateProps) {
   if (delivery.state === 'done') {
     return (
-      <a
-        className="link link-hover ml-auto flex items-center gap-1.5 font-medium"
-        href={`/api/deliveries/${delivery.id}/file`}
-        download={delivery.fileName}
-      >
-        <Download size={15} /> {delivery.fileName}
-      </a>
+      <>
+        <Report delivery={delivery} />
+        <a
+          className="link link-hover ml-auto flex items-center gap-1.5 font-medium"
+          href={`/api/deliveries/${delivery.id}/file`}
+          download={delivery.fileName}
+        >
+          <Download size={15} /> {delivery.fileName}
+        </a>
+      </>
     );
   }
+  if (delivery.state === 'held') return <Held delivery={delivery} issue={issue} onAllTheSame={onAllTheSame} />;
   if (delivery.state === 'failed' || delivery.state === 'cancelled')
     return <span className={delivery.state === 'failed' ? 'text-error' : 'opacity-70'}>{delivery.message}</span>;
   return (
@@ -221,3 +242,44 @@ function State({ delivery, onCancel }: { delivery: DeliveryView; onCancel: () =>
     </>
   );
 }
+
+/** What was found before it was made, to be read. */
+function Report({ delivery: { id, report } }: Pick<StateProps, 'delivery'>) {
+  if (!report) return null;
+  const open = report.findings.filter(({ accepted }) => accepted === undefined).length;
+  return (
+    <a className="link link-hover narrow" href={`/api/deliveries/${id}/report`} target="_blank" rel="noreferrer">
+      Report: {open === 0 ? 'nothing found' : `${open} found`}
+    </a>
+  );
+}
+
+/** Grave findings that a delivery was held for. */
+function Held({ delivery, issue, onAllTheSame }: Omit<StateProps, 'onCancel'>) {
+  const graves = (delivery.report?.findings ?? []).filter(({ grave, accepted }) => grave === 'grave' && accepted === undefined);
+  return (
+    <div className="min-w-0 flex-1" role="group" aria-label="Held">
+      <p className="text-error font-semibold">{delivery.message}</p>
+      <ul className="pb-1">
+        {graves.slice(0, MOST_HELD).map(({ words, folio }, i) => (
+          <li key={i} className="truncate">
+            <span className="narrow opacity-75">{folio === undefined ? 'Issue' : `Page ${folio}`}</span> {words}
+          </li>
+        ))}
+        {graves.length > MOST_HELD && <li className="opacity-75">and {graves.length - MOST_HELD} more</li>}
+      </ul>
+      <div className="flex items-center gap-3">
+        <Link className="btn btn-xs btn-primary font-semibold" href={`/issues/${issue}/checks`}>
+          See them in Checks
+        </Link>
+        <button type="button" className="btn btn-xs" onClick={onAllTheSame}>
+          Make it all the same
+        </button>
+        <Report delivery={delivery} />
+      </div>
+    </div>
+  );
+}
+
+/** Grave findings that are told where a delivery is held; the rest is in Checks. */
+const MOST_HELD = 4;

@@ -1,6 +1,7 @@
 'use client';
 
 import { useCallback } from 'react';
+import type { ComposerClient } from '@/client/composerClient';
 import type { DeskStore } from '@/client/deskStore';
 import { IssueHeader } from '../frame/IssueHeader';
 import type { DeskPlace } from '../desk/deskPlace';
@@ -13,15 +14,20 @@ interface PagesScreenProps {
   readonly house: string | undefined;
   /** The page that is to be in sight first. */
   readonly at?: string | undefined;
+  /** The frame that is to be chosen, and the text that Fit is to be opened at. */
+  readonly frame?: string | undefined;
+  readonly fit?: string | undefined;
 }
 
 /** The place Pages: the issue on the desk. */
-export function PagesScreen({ id, publication, name, house, at }: PagesScreenProps) {
+export function PagesScreen({ id, publication, name, house, at, frame, fit }: PagesScreenProps) {
   const placeOf = useCallback(
-    (store: DeskStore): DeskPlace => ({
+    (store: DeskStore, composer: ComposerClient): DeskPlace => ({
       document: id,
       kind: 'issue',
       at,
+      frame,
+      fit,
       title: `${publication}, ${name}: pages`,
       header: (tools) => (
         <IssueHeader
@@ -31,11 +37,12 @@ export function PagesScreen({ id, publication, name, house, at }: PagesScreenPro
           house={house}
           place="pages"
           store={store}
+          composer={composer}
           tools={tools}
         />
       ),
     }),
-    [id, publication, name, house, at],
+    [id, publication, name, house, at, frame, fit],
   );
   const waiting = (
     <div className="flex h-full flex-col">

@@ -22,6 +22,7 @@ import { followPointer, hasWandered } from '../../parts/followPointer';
 import { command } from '../frame/commands/command';
 import { useCommands } from '../frame/commands/useCommands';
 import { useConflicts } from '../frame/useConflicts';
+import { useLiveChecks } from '../frame/useLiveChecks';
 import { useNotices } from '../frame/useNotices';
 import { useSetting } from '../sheet/useSetting';
 import { ChosenPages } from './ChosenPages';
@@ -79,6 +80,7 @@ export function PlanBench({ id, publication, name, house, recurring, today, kept
   const { notices, say, close } = useNotices();
   const actions = usePlanActions(store, composer, say);
   useConflicts(store, say);
+  useLiveChecks(id, store, composer);
   useKept(SMALL_PAGES, id, kept, store, composer);
   const router = useRouter();
   const [chosenIds, setChosen] = useState<ReadonlySet<string>>(new Set());
@@ -224,7 +226,16 @@ export function PlanBench({ id, publication, name, house, recurring, today, kept
 
   return (
     <div className="flex h-full flex-col">
-      <IssueHeader document={id} publication={publication} name={name} house={house} place="plan" store={store} tools={tools} />
+      <IssueHeader
+        document={id}
+        publication={publication}
+        name={name}
+        house={house}
+        place="plan"
+        store={store}
+        composer={composer}
+        tools={tools}
+      />
       <div className="flex min-h-0 flex-1">
         <main className="bg-base-200 flex min-w-0 flex-1 flex-col" data-plan>
           <h1 className="sr-only">

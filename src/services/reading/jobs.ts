@@ -1,3 +1,4 @@
+import type { InkTable } from '@/core/print/inkTable';
 import type { ReadPicture } from '@/formats/pictures/read';
 import type { SentCopy } from '@/formats/copy/sent';
 import type { HeldPicture, WireItem } from '@/formats/wire/ninjs';
@@ -9,6 +10,8 @@ export type ReadingJob =
   | { readonly job: 'feed'; readonly name: string; readonly bytes: Uint8Array }
   | { readonly job: 'held'; readonly name: string; readonly bytes: Uint8Array }
   | { readonly job: 'news'; readonly name: string; readonly item: WireItem }
+  /** A colour profile; the usual one where there are no bytes. */
+  | { readonly job: 'inkTable'; readonly name: string; readonly bytes: Uint8Array | undefined }
   | { readonly job: 'screenCopy'; readonly side: number; readonly bytes: Uint8Array };
 
 export interface ReadingResults {
@@ -17,6 +20,7 @@ export interface ReadingResults {
   readonly feed: readonly WireItem[];
   readonly held: readonly HeldPicture[];
   readonly news: SentCopy;
+  readonly inkTable: InkTable;
   readonly screenCopy: Uint8Array;
 }
 

@@ -1,6 +1,7 @@
 import sharp from 'sharp';
 import { readCopy } from '@/formats/copy/read';
 import { sentCopy } from '@/formats/copy/sent';
+import { readInkTable } from '@/formats/pictures/inks';
 import { readPicture, screenCopy } from '@/formats/pictures/read';
 import { RefusedFileError } from '@/formats/refused';
 import { copyOfNews, readFeed, readHeld } from '@/formats/wire/ninjs';
@@ -28,6 +29,8 @@ async function read(job: ReadingJob): Promise<ReadingAnswer> {
         return { type: 'done', result: readHeld(job.name, job.bytes) };
       case 'news':
         return { type: 'done', result: sentCopy(copyOfNews(job.item)) };
+      case 'inkTable':
+        return { type: 'done', result: await readInkTable(job.name, job.bytes) };
       case 'screenCopy':
         return { type: 'done', result: await screenCopy(job.bytes, job.side) };
     }

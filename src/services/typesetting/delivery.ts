@@ -1,9 +1,11 @@
 import { asDelivered } from '@/core/page/layers';
 import { composerFor } from '@/formats/faces/files';
 import { putBlob } from '@/store/blobs';
-import { endDelivery, findDelivery, noteProgress } from '@/store/deliveries';
+import { counted } from '@/core/records/count';
+import { endDelivery, findDelivery, noteProgress, noteReport } from '@/store/deliveries';
 import { WAYS_OUT } from '../deliveries/ways';
 import { documentAt } from '../documents/at';
+import { checkIssue } from './checking';
 
 class CancelledError extends Error {
   override name = 'CancelledError';
@@ -26,6 +28,13 @@ export async function makeDelivery(id: string): Promise<void> {
       for (const item of items)
         if (item.type === 'broken') throw new Error(`A frame on page ${number} cannot be composed (${item.why}).`);
     await progress(0, composed.pages.length);
+    const report = await checkIssue(delivery.document, document, composed, shaper);
+    await noteReport(id, report);
+    const graves = report.findings.filter(({ grave, accepted }) => grave === 'grave' && accepted === undefined);
+    if (graves.length > 0 && !options.noticed) {
+      await endDelivery(id, { state: 'held', message: `Held: ${counted(graves.length, 'grave finding')}.` });
+      return;
+    }
     const bytes = await way.make({ document, composed, shaper, options, progress });
     await endDelivery(id, { state: 'done', blob: await putBlob(way.media, bytes) });
   } catch (error) {

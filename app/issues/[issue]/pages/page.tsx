@@ -18,8 +18,13 @@ export default guarded(async ({ visit, search }) => {
         publication={head.publicationName}
         name={head.name}
         house={head.house}
-        at={typeof search['page'] === 'string' ? search['page'] : undefined}
+        at={one(search['page'])}
+        frame={one(search['frame'])}
+        fit={one(search['fit'])}
       />
     </>
   );
 });
+
+/** A name that was said once in an address. */
+const one = (said: string | string[] | undefined): string | undefined => (typeof said === 'string' ? said : undefined);

@@ -84,7 +84,8 @@ export class Surroundings {
       }
     }
     for (const [key, { of, members }] of together) {
-      const own = this.#ofWhole(document, key, of, members, grown, items);
+      // A picture is one with its caption only once that has its height: each round remembers its own.
+      const own = this.#ofWhole(document, `${name} ${key}`, of, members, grown, items);
       add(members[0]!.page.spread, own, new Set(members.map(({ frame }) => frame.id)));
     }
     const lists = new Map<number, readonly Exclusion[]>();

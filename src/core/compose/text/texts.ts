@@ -20,11 +20,13 @@ import type { Paragraphs } from './paragraphs';
 import type { Filled } from '../column/placed';
 import { fieldFrames, framesReached, placeOf } from './places';
 import type { Thread } from '../frames/shown';
-import { Columns, type Reserved } from '../frames/threads';
+import { Columns } from '../frames/threads';
 
 /** What is remembered of a set text, to take over what did not change. */
 export interface SetText {
   readonly list: readonly Fillable[];
+  /** The columns that there were to be filled: those of bands are made of them. */
+  readonly columns: readonly Column[];
   readonly filled: Filled;
   readonly set: SetColumns;
   readonly items: ReadonlyMap<string, readonly TextItem[]>;
@@ -58,7 +60,7 @@ export class Texts {
     let reached: readonly number[] = numbers.map((_, i) => i);
     let places: readonly (readonly number[])[] | undefined;
     let result:
-      { list: readonly Fillable[]; filled: Filled; reserved: readonly Reserved[]; placed: readonly JumpItem[] } | undefined;
+      { list: readonly Fillable[]; columns: readonly Column[]; filled: Filled; placed: readonly JumpItem[] } | undefined;
     let unsettled = false;
     for (let pass = 1; ; pass++) {
       const jump = jumps ? this.#jumpLines.of(document, thread, text, reached) : NO_JUMPS;
@@ -78,7 +80,7 @@ export class Texts {
               columns: columns.columns,
               blocks: fill(list, columns.columns, earlier?.filled, { shared: shared?.of === earlier?.list ? shared : undefined }),
             };
-      result = { list, filled, reserved: jump.reserved, placed: jump.items };
+      result = { list, columns: columns.columns, filled, placed: jump.items };
       if (!jumps && !hasFields) break;
       const now = framesReached(thread, filled);
       const nowPlaces = hasFields ? fieldFrames(thread, filled) : undefined;
@@ -92,16 +94,18 @@ export class Texts {
       reached = now;
       places = nowPlaces;
     }
-    const { list, filled, placed } = result;
+    const { list, columns, filled, placed } = result;
     const set = itemsOf(text.id, thread.frames, filled, earlier?.set);
     const items = new Map<string, readonly TextItem[]>();
     for (const [key, item] of set.items) items.set(key, [item]);
     for (const { key, item } of placed) items.set(key, [...(items.get(key) ?? []), item]);
+    // Filling it for one place of its fields after another makes columns anew, also where they come out as they were.
+    if (earlier && (jumps || hasFields)) for (const [key, own] of items) items.set(key, asBefore(earlier.items.get(key), own));
     const counts = countsOf(filled.blocks, earlier && { blocks: earlier.filled.blocks, counts: earlier.counts });
     const fit = fitOf(filled, set.leaves, counts, unsettled);
     const over = fit.oversetLines > 0 ? set.shares.at(-1) : undefined;
     const beyond = over?.column.overset ? over.made : undefined;
-    const now: SetText = { list, filled, set, items, counts, fit, beyond };
+    const now: SetText = { list, columns, filled, set, items, counts, fit, beyond };
     this.#kept.set(thread.key, now);
     return now;
   }
@@ -116,6 +120,12 @@ export class Texts {
   }
 }
 
+/** Items that are as they were are the same objects: what is made of them later goes by that. */
+function asBefore(before: readonly TextItem[] | undefined, now: readonly TextItem[]): readonly TextItem[] {
+  if (!before) return now;
+  return now.map((item, i) => (before[i] !== item && same(before[i], item) ? before[i]! : item));
+}
+
 const fieldful = new WeakMap<Node, boolean>();
 
 function holdsFields(body: Node): boolean {
@@ -128,8 +138,7 @@ function holdsFields(body: Node): boolean {
   return holds;
 }
 
-function sameFilled({ list: old, filled }: SetText, list: readonly Fillable[], now: readonly Column[]): boolean {
-  const { columns } = filled;
+function sameFilled({ list: old, columns }: SetText, list: readonly Fillable[], now: readonly Column[]): boolean {
   if (columns.length !== now.length || old.length !== list.length) return false;
   if (columns !== now) for (let i = 0; i < now.length; i++) if (columns[i] !== now[i]) return false;
   if (old !== list)

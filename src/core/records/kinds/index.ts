@@ -1,3 +1,4 @@
+import { ACCEPTANCE } from '../acceptance';
 import { ADVERTISEMENT } from '../advertisement';
 import { DETAILS } from '../details';
 import { FORMAT } from '../format';
@@ -8,6 +9,7 @@ import { LAYER } from '../layer';
 import { MASTER } from '../master';
 import { PAGE } from '../page';
 import { PICTURE } from '../picture';
+import { PROFILE } from '../profile';
 import { SECTION } from '../section';
 import { STORY } from '../story';
 import { PALETTE, SWATCH } from '../swatch';
@@ -34,4 +36,6 @@ export const KINDS: { readonly [K in RecordKind]: Kind<RecordKinds[K]> } = {
   characterStyle: CHARACTER_STYLE,
   swatch: SWATCH,
   palette: PALETTE,
+  profile: PROFILE,
+  acceptance: ACCEPTANCE,
 };

@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import type { Legibility } from '@/client/typesetter';
+import type { Legibility } from '@/core/print/legibility';
 import { find } from '@/core/records/document';
 import { formatNumber } from '@/core/length/length';
 import { useSetting } from '../../sheet/useSetting';

@@ -9,6 +9,7 @@ export const dynamic = 'force-dynamic';
 const OPTIONS = Joi.object<DeliveryOptions>({
   purpose: Joi.valid('print', 'screen').required(),
   marks: Joi.boolean().required(),
+  noticed: Joi.boolean(),
 });
 
 export const GET = handler(DOCUMENT, async (_request, { document }) => Response.json(await listDeliveries(document)));

@@ -1,0 +1,131 @@
+import { Checker } from '@/core/checks/checker';
+import type { Finding } from '@/core/checks/finding';
+import type { Composed } from '@/core/compose/composer';
+import type { PageList } from '@/core/compose/displayList/displayList';
+import { ALL_THERE, type PictureFiles } from '@/core/pictures/states';
+import { type Beside, besides, type Measured } from '@/core/print/measured';
+import type { Document } from '@/core/records/document';
+import type { Shaper } from '@/core/type/shaper';
+import type { PageMeter } from './pageMeter';
+import type { LiveFindings } from './typesetter';
+
+/** Milliseconds without a change before it is checked: nobody reads a list while typing. */
+const REST = 160;
+
+/** Milliseconds that are worked at once: whoever presses a key meanwhile waits no longer. */
+const SLICE = 8;
+
+/** The issue as it now is, composed; undefined while it is not, or while a hand moves something. */
+export type Now = () => { readonly document: Document; readonly composed: Composed } | undefined;
+
+/**
+ * Checks the issue in the compose worker whenever it has come to rest, in slices between which everything else is done; pages
+ * whose pixels are not known are measured after that, one at a time.
+ */
+export class LiveChecks {
+  readonly #shaper: Shaper;
+  readonly #meter: PageMeter;
+  readonly #now: Now;
+  readonly #inTurn: (work: () => void) => void;
+  readonly #tell: (findings: LiveFindings) => void;
+  readonly #checker = new Checker();
+  #watches = false;
+  #files: PictureFiles = ALL_THERE;
+  #timer: ReturnType<typeof setTimeout> | undefined;
+  /** Changes with every change: what was begun for another is given up. */
+  #turn = 0;
+
+  constructor(
+    shaper: Shaper,
+    meter: PageMeter,
+    now: Now,
+    inTurn: (work: () => void) => void,
+    tell: (findings: LiveFindings) => void,
+  ) {
+    this.#shaper = shaper;
+    this.#meter = meter;
+    this.#now = now;
+    this.#inTurn = inTurn;
+    this.#tell = tell;
+  }
+
+  watch(watches: boolean): void {
+    this.#watches = watches;
+    this.changed();
+  }
+
+  setFiles(files: PictureFiles): void {
+    this.#files = files;
+    this.changed(0);
+  }
+
+  /** Something is otherwise than it was: it is looked at when nothing else is for a while. */
+  changed(rest = REST): void {
+    const turn = ++this.#turn;
+    clearTimeout(this.#timer);
+    if (this.#watches) this.#timer = setTimeout(() => this.#inTurn(() => this.#check(turn)), rest);
+  }
+
+  #check(turn: number): void {
+    const now = this.#now();
+    if (!now || turn !== this.#turn) return;
+    const { document, composed } = now;
+    const sides = besides(document, composed.pages);
+    const measured = (list: PageList): Measured | undefined => this.#meter.known(document, list, sides.get(list.page));
+    const sources = { face: (id: string) => this.#shaper.face(id), files: this.#files, measured };
+    const until = performance.now() + SLICE;
+    const findings = this.#checker.checkUntil(document, composed, sources, () => performance.now() > until);
+    if (!findings) return this.#inTurn(() => this.#check(turn));
+    const left = composed.pages.filter((list) => measured(list) === undefined);
+    this.#told(findings, composed.pages.length - left.length, composed.pages.length);
+    if (left.length > 0) void this.#measure(turn, document, left, sides);
+  }
+
+  /** Measures pages one after another, and tells what came of it every now and then. */
+  async #measure(turn: number, document: Document, left: readonly PageList[], sides: ReadonlyMap<string, Beside>): Promise<void> {
+    let told = performance.now();
+    for (const list of left) {
+      const beside = sides.get(list.page);
+      const table = await this.#meter.fetch(document, list, beside);
+      if (turn !== this.#turn || !table) return;
+      const steps = this.#meter.measuring(document, list, beside, table);
+      for (let done = false; !done && turn === this.#turn;)
+        await new Promise<void>((resolve) =>
+          this.#inTurn(() => {
+            const until = performance.now() + SLICE;
+            while (!done && performance.now() < until) done = steps.next().done === true;
+            resolve();
+          }),
+        );
+      if (turn !== this.#turn) return;
+      if (performance.now() - told < TELL) continue;
+      told = performance.now();
+      this.#inTurn(() => this.#checkAgain(turn));
+    }
+    this.#inTurn(() => this.#checkAgain(turn));
+  }
+
+  /** The same issue, of which more is measured now. */
+  #checkAgain(turn: number): void {
+    const now = this.#now();
+    if (!now || turn !== this.#turn) return;
+    const { document, composed } = now;
+    const sides = besides(document, composed.pages);
+    let done = 0;
+    const measured = (list: PageList) => {
+      const known = this.#meter.known(document, list, sides.get(list.page));
+      if (known) done++;
+      return known;
+    };
+    const sources = { face: (id: string) => this.#shaper.face(id), files: this.#files, measured };
+    const findings = this.#checker.check(document, composed, sources);
+    this.#told(findings, done, composed.pages.length);
+  }
+
+  #told(findings: readonly Finding[], measured: number, pages: number): void {
+    this.#tell({ findings, measured, pages });
+  }
+}
+
+/** Milliseconds between two lists while pages are measured. */
+const TELL = 400;

@@ -1,0 +1,56 @@
+import { placedPage, placedPages } from '../../page/pages';
+import { fieldsOf, paragraphsOf, plainText } from '../../records/body';
+import { all, threadOf } from '../../records/document';
+import type { Found } from '../finding';
+import type { Rule } from '../rule';
+
+/** Words that lead to another page, as they are typed: the folio is its last group. */
+const TYPED =
+  /\b(?:continued|continues|cont\.|turn|see|from)\s+(?:on|to|overleaf on)?\s*(?:page|p\.)\s+([\p{L}]?\d+|[ivxlc]+)\b/giu;
+
+/** Jump lines that lead nowhere, whether the typesetter keeps them or a hand typed them. */
+export const JUMPS: Rule = {
+  name: 'jumps',
+  title: 'Jump lines that lead nowhere',
+  issue: ({ document }) => {
+    const folios = new Set(placedPages(document).map(({ folio }) => folio));
+    const jumpTexts = new Set(
+      all(document, 'frame').flatMap(({ content }) =>
+        content.type === 'text' ? [content.jumpTo, content.jumpFrom].filter((id) => id !== undefined) : [],
+      ),
+    );
+    return all(document, 'text').flatMap((text): Found[] => {
+      const frames = threadOf(document, text.id).filter(({ on }) => placedPage(document, on));
+      const [first] = frames;
+      if (!first || jumpTexts.has(text.id)) return [];
+      const own = new Set(frames.map(({ on }) => placedPage(document, on)!.folio));
+      const at = { page: first.on, frame: first.id, box: first.box, text: text.id, story: text.story };
+      return paragraphsOf(text.body).flatMap((node, paragraph): Found[] => {
+        const out: Found[] = [];
+        if (own.size < 2 && fieldsOf(node).some(({ name }) => name === 'nextFolio' || name === 'previousFolio'))
+          out.push({
+            grave: 'fault',
+            at: { ...at, paragraph },
+            words: 'A jump line names the page on which its text continues, and the text is on one page.',
+            effect: 'It would name no page.',
+          });
+        const words = plainText(node);
+        for (const match of words.matchAll(TYPED)) {
+          const folio = match[1]!;
+          const continues = /^cont/i.test(match[0]);
+          const isWrong = !folios.has(folio) || (continues && text.role !== 'furniture' && own.size > 1 && !own.has(folio));
+          if (!isWrong) continue;
+          out.push({
+            grave: 'fault',
+            at: { ...at, paragraph, from: match.index, to: match.index + match[0].length },
+            words: folios.has(folio)
+              ? `“${match[0]}” is typed, and the text does not continue there.`
+              : `“${match[0]}” is typed, and there is no page ${folio}.`,
+            effect: 'Readers would look for it in vain.',
+          });
+        }
+        return out;
+      });
+    });
+  },
+};

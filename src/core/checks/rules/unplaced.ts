@@ -1,0 +1,62 @@
+import { storiesInOrder } from '../../page/fields';
+import { bodyText, countWords } from '../../records/body';
+import { all, find, threadOf } from '../../records/document';
+import { placedPage } from '../../page/pages';
+import type { Found } from '../finding';
+import type { Rule } from '../rule';
+
+/** Words that two stories must share for one to be the other again. */
+const ENOUGH = 20;
+
+/** Stories on no page, or only in part, and the same story twice. */
+export const UNPLACED: Rule = {
+  name: 'unplaced',
+  title: 'Stories on no page, or twice',
+  issue: ({ document }) => {
+    const placed = storiesInOrder(document);
+    const isPlaced = new Set(placed.map(({ id }) => id));
+    const out: Found[] = [];
+    for (const story of all(document, 'story')) {
+      const at = { story: story.id, text: story.parts.body };
+      const { name } = story;
+      if (!isPlaced.has(story.id)) {
+        out.push({
+          grave: 'fault',
+          at,
+          words: `“${name}” is on no page.`,
+          effect: 'Readers would not get it.',
+          mends: [{ name: 'Give it a page …', open: 'plan' }],
+        });
+        continue;
+      }
+      const body = find(document, 'text', story.parts.body);
+      const hasWords = body && countWords(bodyText(body.body)) > 0;
+      if (hasWords && !threadOf(document, body.id).some(({ on }) => placedPage(document, on)))
+        out.push({
+          grave: 'grave',
+          at,
+          words: `The main text of “${name}” is on no page, though other parts of it are.`,
+          effect: 'Readers would get a headline without a story.',
+          mends: [{ name: 'Give it a page …', open: 'plan' }],
+        });
+    }
+    const seen = new Map<string, string>();
+    for (const story of placed) {
+      const text = find(document, 'text', story.parts.body);
+      const words = text ? bodyText(text.body) : '';
+      if (countWords(words) < ENOUGH) continue;
+      const other = seen.get(words);
+      if (other === undefined) seen.set(words, story.name);
+      else {
+        const frame = threadOf(document, story.parts.body)[0];
+        out.push({
+          grave: 'fault',
+          at: { page: frame?.on, frame: frame?.id, box: frame?.box, story: story.id, text: story.parts.body },
+          words: `“${story.name}” says the same as “${other}”.`,
+          effect: 'Readers would get the same story twice.',
+        });
+      }
+    }
+    return out;
+  },
+};

@@ -1,0 +1,6 @@
+-- A delivery is held where it would go out with what nobody could miss, until somebody says that it may. What was found is kept
+-- with it.
+alter table delivery
+  drop constraint delivery_state_check,
+  add constraint delivery_state_check check (state in ('waiting', 'working', 'done', 'held', 'failed', 'cancelled')),
+  add column report jsonb;
