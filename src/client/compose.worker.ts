@@ -29,6 +29,7 @@ import { Shaper } from '@/core/type/shaper';
 import { paintItem } from '@/formats/svg/painter';
 import { besides } from '@/core/print/measured';
 import { LiveChecks } from './liveChecks';
+import { LiveFit } from './liveFit';
 import { PageMeter } from './pageMeter';
 import { SmallPages } from './smallPages';
 import { loadNeeds } from './loadNeeds';
@@ -195,6 +196,12 @@ const checks = new LiveChecks(
   },
 );
 
+const liveFit = new LiveFit(
+  shaper,
+  (work) => unasked(work),
+  (found) => listener?.fitted(found),
+);
+
 const small = new SmallPages(
   shaper,
   (pages) =>
@@ -220,6 +227,15 @@ function showSpread(): void {
   const part = partOf(document, watched);
   // The paragraphs it has set are set already when all of the issue is.
   listener?.composed({ turn, pages: paint(part, composer.compose(part)) });
+}
+
+/** Begins anew to try what makes a text fit; where it has gone, nothing is tried. */
+function beginFit(text: string): void {
+  try {
+    liveFit.begin(base!, text);
+  } catch {
+    liveFit.end();
+  }
 }
 
 /** What was last sent of each kind. */
@@ -304,7 +320,7 @@ function plan(action: keyof PlannedActions, intent: PlannedActions[keyof Planned
 interface Job {
   readonly work: () => unknown;
   /** Of those of a kind that wait, only the newest is done. */
-  readonly newest: 'draft' | 'small' | 'select' | 'galley' | 'marks' | 'invisibles' | undefined;
+  readonly newest: 'draft' | 'small' | 'select' | 'galley' | 'marks' | 'invisibles' | 'fit' | undefined;
   readonly done: (value: unknown) => void;
   readonly failed: (error: unknown) => void;
 }
@@ -362,6 +378,7 @@ const typesetter: Typesetter = {
       selected = at ?? selected;
       await loadNeeds(base, shaper);
       show();
+      if (liveFit.text !== undefined) unasked(() => beginFit(liveFit.text!), 'fit');
     }),
   draft: (diff, of) =>
     inTurn(() => {
@@ -400,6 +417,8 @@ const typesetter: Typesetter = {
       marks = ranges;
       showMarks();
     }, 'marks'),
+  setFit: (text) => inTurn(() => (text === null ? liveFit.end() : beginFit(text))),
+  fitTogether: (ids) => inTurn(() => liveFit.together(ids)),
   watchChecks: (watches) => inTurn(() => checks.watch(watches)),
   setPictureFiles: (files) => inTurn(() => checks.setFiles(files)),
   watch: (pages) =>

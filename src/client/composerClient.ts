@@ -13,6 +13,7 @@ import type {
   BeyondSheet,
   ComposedPages,
   DrawnPage,
+  FitFound,
   GalleyOrder,
   GalleySheet,
   LiveFindings,
@@ -66,6 +67,8 @@ export interface Setting {
   readonly invisibles: readonly Invisible[];
   /** What was found by checking; undefined before it was done once. */
   readonly checked: LiveFindings | undefined;
+  /** What was found to make the text fit that is being made to. */
+  readonly fitted: FitFound | undefined;
 }
 
 const NOTHING: Setting = {
@@ -82,6 +85,7 @@ const NOTHING: Setting = {
   marks: [],
   invisibles: [],
   checked: undefined,
+  fitted: undefined,
 };
 
 /** The screen's side of the compose worker: passes every diff on, and holds what came back. */
@@ -116,6 +120,7 @@ export class ComposerClient {
           invisibles: (invisibles: readonly Invisible[]) => this.#set({ invisibles }),
           marked: (marks: readonly SelectedArea[]) => this.#set({ marks }),
           checked: (checked: LiveFindings) => this.#set({ checked }),
+          fitted: (fitted: FitFound) => this.#set({ fitted }),
           failed: (why: string) => this.#notComposed(why),
         }),
       ),
@@ -219,6 +224,18 @@ export class ComposerClient {
   /** Has the issue checked, now and whenever it has come to rest, or no more. */
   watchChecks(watches: boolean): void {
     this.#tell((typesetter) => typesetter.watchChecks(watches));
+  }
+
+  /** Has ways tried to make a text fit, told of as they are found; null ends it. */
+  setFit(text: string | null): void {
+    this.#set({ fitted: undefined });
+    this.#tell((typesetter) => typesetter.setFit(text));
+  }
+
+  /** What some of the ways that were found do together. @throws Error with a sentence where they cannot be done together */
+  async fitTogether(ids: readonly string[]): Promise<{ diff: Diff; fit: Fit }> {
+    const { diff, fit } = await (await this.#typesetter).fitTogether(ids);
+    return { diff: readDiff(diff), fit };
   }
 
   /** Tells what is known of the files of pictures. */

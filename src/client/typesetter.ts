@@ -5,6 +5,7 @@ import type { FillSlots } from '@/core/actions/slots';
 import type { ContinueThread, PlaceStory } from '@/core/actions/stories';
 import type { Invisible, PlacedCaret, PlaceBeside, SelectedArea } from '@/core/compose/displayList/caret';
 import type { Finding } from '@/core/checks/finding';
+import type { TriedMend } from '@/core/fit/way';
 import type { Fit } from '@/core/compose/text/fit';
 import type { PictureFiles } from '@/core/pictures/states';
 import type { Legibility } from '@/core/print/legibility';
@@ -107,6 +108,21 @@ export interface LiveFindings {
   readonly pages: number;
 }
 
+/** What was found to make a text fit, so far. */
+export interface FitFound {
+  readonly text: string;
+  /** As it is. */
+  readonly fit: Fit;
+  readonly mends: readonly TriedMend[];
+  readonly isDone: boolean;
+}
+
+/** What several mends do together, and how the text fits then. */
+export interface FitTogether {
+  readonly diff: StoredDiff;
+  readonly fit: Fit;
+}
+
 /** What came of composing. */
 export interface ComposedPages {
   /** Of the drafts, the one that is shown. */
@@ -136,6 +152,8 @@ export interface Listener {
   marked(areas: readonly SelectedArea[]): void;
   /** What was found by checking the issue as it now is. */
   checked(findings: LiveFindings): void;
+  /** What was found to make a text fit. */
+  fitted(found: FitFound): void;
   /** What it did unasked went wrong. */
   failed(why: string): void;
 }
@@ -165,6 +183,10 @@ export interface Typesetter {
   watchChecks(watches: boolean): Promise<void>;
   /** What is known of the files of pictures. */
   setPictureFiles(files: PictureFiles): Promise<void>;
+  /** The text for which ways to make it fit are tried, told of as they are found, and anew with every change; null ends it. */
+  setFit(text: string | null): Promise<void>;
+  /** What some of the ways that were found do together. */
+  fitTogether(ids: readonly string[]): Promise<FitTogether>;
   /** The pages that are looked at. */
   watch(pages: readonly string[]): Promise<void>;
   /** Pages to be drawn small, so many pixels wide. */

@@ -7,6 +7,7 @@ import { putPanelBehind, type PanelBehind } from '../actions/legible';
 import { addPages, removePages } from '../actions/pages';
 import { setAdjust, shrinkToResolution } from '../actions/pictures';
 import { withQuotes } from '../actions/quotes';
+import { BY_FIT } from '../fit/paragraphsSet';
 import type { Box } from '../geometry/box';
 import { replaced, type Replacement, type Stretch } from '../finding/replacing';
 import { positionOf } from '../editing/places';
@@ -70,7 +71,11 @@ const MENDS: { readonly [K in keyof Mending]: (document: Document, of: Mending[K
     const tr = new Transform(body);
     tr.removeMark(0, body.content.size, bodySchema.marks['local']);
     body.descendants((node, at) => {
-      if (node.type.name === 'paragraph' && node.attrs['local']) tr.setNodeAttribute(at, 'local', undefined);
+      const local = node.attrs['local'] as Record<string, unknown> | undefined;
+      if (node.type.name !== 'paragraph' || !local) return;
+      // What makes it fit stays.
+      const kept = Object.fromEntries(Object.entries(local).filter(([key]) => BY_FIT.has(key)));
+      tr.setNodeAttribute(at, 'local', Object.keys(kept).length > 0 ? kept : undefined);
     });
     return changedText(text, tr);
   },

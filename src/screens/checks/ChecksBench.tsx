@@ -23,13 +23,13 @@ import { useLatest } from '../frame/useLatest';
 import { useLiveChecks } from '../frame/useLiveChecks';
 import { useNotices } from '../frame/useNotices';
 import type { OpenedTools } from '../frame/useOpened';
+import { spotUrl } from '../frame/spotUrl';
 import { useSetting } from '../sheet/useSetting';
 import { AcceptDialog } from './AcceptDialog';
 import { CheckedPage } from './CheckedPage';
 import { FindingRow } from './FindingRow';
 import { countsOf, grouped, type GroupedBy } from './grouping';
 import { LimitsDialog } from './LimitsDialog';
-import { spotUrl } from './spotUrl';
 
 export interface ChecksScreenProps {
   readonly id: string;

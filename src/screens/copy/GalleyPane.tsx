@@ -1,5 +1,7 @@
 'use client';
 
+import Link from 'next/link';
+import { spotUrl } from '../frame/spotUrl';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
 import { got } from '@/client/ask';
@@ -10,7 +12,7 @@ import { lengthWords } from '@/parts/units';
 import { pagesWords, storyList, wordsOf } from '@/core/plan/storyList';
 import { type BodyJson, bodyOf, bodyText, countWords } from '@/core/records/body';
 import { counted } from '@/core/records/count';
-import { type Document, find } from '@/core/records/document';
+import { type Document, find, threadOf } from '@/core/records/document';
 import type { StoryRecord } from '@/core/records/index';
 import { Galley } from '../sheet/Galley';
 import { useSetting } from '../sheet/useSetting';
@@ -67,7 +69,18 @@ export function GalleyPane({ id, document, opened, story, composer }: GalleyPane
     <section aria-label="As it will be set" className="bg-base-200 flex w-[20rem] shrink-0 flex-col">
       <header className="border-base-300 border-b px-5 py-2.5">
         <p className={`font-semibold ${over ? 'text-error' : fit ? 'text-success' : ''}`} data-fit>
-          {fit ? fitWords(fit) : 'not placed'}
+          {fit ? (
+            <Link
+              href={spotUrl(id, { page: threadOf(document, body)[0]?.on }, body)}
+              prefetch={false}
+              className="hover:underline"
+              title="Make it fit …"
+            >
+              {fitWords(fit)}
+            </Link>
+          ) : (
+            'not placed'
+          )}
         </p>
         <p className="narrow leading-tight">
           {counted(words, 'word')}

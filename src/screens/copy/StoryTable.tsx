@@ -11,6 +11,7 @@ import {
 } from '@tanstack/react-table';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import Link from 'next/link';
+import { spotUrl } from '../frame/spotUrl';
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import { useMemo, useRef, useState } from 'react';
 import { type Fit, fitWords } from '@/core/compose/text/fit';
@@ -337,7 +338,20 @@ function StoryRow({
         </td>
       )}
       <td className={`py-1.5 pr-3 leading-tight ${over ? 'text-error font-semibold' : fit ? 'text-success' : 'opacity-75'}`}>
-        {fit ? fitWords(fit) : page ? '…' : 'not placed'}
+        {fit && page ? (
+          <Link
+            href={spotUrl(issue, { page }, story.parts.body)}
+            prefetch={false}
+            className="hover:underline"
+            aria-label={`${story.name}: ${fitWords(fit)}. Make it fit`}
+          >
+            {fitWords(fit)}
+          </Link>
+        ) : page ? (
+          '…'
+        ) : (
+          'not placed'
+        )}
       </td>
       <td className="py-1.5 pr-3 whitespace-nowrap">
         {page ? (

@@ -21,6 +21,7 @@ import { deskKeys } from './hand/deskKeys';
 import type { DeskPlace } from './deskPlace';
 import { besideAt } from './placeCommands';
 import { Detail } from './detail/Detail';
+import { FitPanel } from './fit/FitPanel';
 import { PageLine } from './PageLine';
 import { OnDesk } from './surface/OnDesk';
 import { PaperShadow } from './surface/PaperShadow';
@@ -169,7 +170,11 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
             />
           )}
         </main>
-        {look.detail && guides && <Detail desk={desk} />}
+        {desk.fitting !== undefined && guides ? (
+          <FitPanel key={desk.fitting} desk={desk} text={desk.fitting} />
+        ) : (
+          look.detail && guides && <Detail desk={desk} />
+        )}
       </div>
       {dropzone.isDragActive && (
         <p

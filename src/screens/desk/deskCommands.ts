@@ -93,6 +93,7 @@ export function deskCommands(
     command('enter', 'Go into the text', text && 'Enter', isText, type),
     ...pictureCommands(desk, { none, one, doing, hasPoint }),
     command('pick', 'Pick a sentence to quote', 'q', isBody, desk.pick),
+    command('make-fit', 'Make the text fit …', 'Alt+F', isText, () => desk.setFitting(text!.id)),
     command('look', 'Look into the overset', 'Alt+O', isText || (desk.overset === 0 && 'Nothing is over'), () =>
       desk.onLook(text!.id),
     ),

@@ -131,6 +131,8 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
   const wholeText = text?.id;
   const formatter = useMemo(() => new Formatter(store, inHand, wholeText, say), [store, inHand, wholeText, say]);
   const [looking, onLook] = useState<string>();
+  /** The text that is being made to fit, in place of the detail. */
+  const [fitting, setFitting] = useState(place.fit);
   /** Where the menu of the text in hand was asked for, pixels of the ground. */
   const [textMenu, setTextMenu] = useState<Point>();
   const selecting = useSelecting({
@@ -241,6 +243,8 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
     /** The text whose overset is looked at, though the caret is not in it. */
     looking,
     onLook,
+    fitting,
+    setFitting,
     textMenu,
     setTextMenu,
     gestures,

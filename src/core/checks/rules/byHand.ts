@@ -1,6 +1,10 @@
 import { counted } from '../../records/count';
 import type { Found } from '../finding';
+import { BY_FIT } from '../../fit/paragraphsSet';
 import type { Rule } from '../rule';
+
+/** What a paragraph says over its style, but for what Fit has said to make it fit. */
+const saysByHand = (local: object | undefined): boolean => Object.keys(local ?? {}).some((key) => !BY_FIT.has(key));
 
 /** Formatting that no style says. */
 export const BY_HAND: Rule = {
@@ -15,7 +19,7 @@ export const BY_HAND: Rule = {
       if (node.type.name === 'paragraph') {
         paragraph++;
         at = 0;
-        if (node.attrs['local']) {
+        if (saysByHand(node.attrs['local'])) {
           count++;
           first ??= { paragraph, from: 0, to: node.content.size };
         }

@@ -14,10 +14,12 @@ interface TextChapterProps {
   readonly frame: FrameRecord;
   readonly content: TextContent;
   readonly composer: ComposerClient;
+  /** Opens Fit at its text. */
+  readonly onFit: () => void;
 }
 
 /** How a text fits, and what the typesetter reports. */
-export function TextChapter({ document, frame, content, composer }: TextChapterProps) {
+export function TextChapter({ document, frame, content, composer, onFit }: TextChapterProps) {
   const fit = useSetting(composer, (setting) => setting.fits.get(content.text));
   const thread = threadOf(document, content.text);
   const of = textOf(document, frame);
@@ -26,7 +28,10 @@ export function TextChapter({ document, frame, content, composer }: TextChapterP
       {fit && of?.text.role === 'body' && (
         <p className={fit.oversetLines > 0 ? 'text-error font-semibold' : 'text-success font-semibold'}>
           {fitWords(fit)}
-          {fit.oversetLines > 0 && `, ${fit.oversetWords} words`}
+          {fit.oversetLines > 0 && `, ${fit.oversetWords} words`}{' '}
+          <button type="button" className="link narrow font-medium" onClick={onFit}>
+            Make it fit …
+          </button>
         </p>
       )}
       {fit && <Troubles fit={fit} />}

@@ -21,7 +21,13 @@ const PANELS: {
 } = {
   text: ({ desk, each, content }) => (
     <>
-      <TextChapter document={desk.document} frame={each.frame} content={content} composer={desk.composer} />
+      <TextChapter
+        document={desk.document}
+        frame={each.frame}
+        content={content}
+        composer={desk.composer}
+        onFit={() => desk.setFitting(content.text)}
+      />
       <Legible desk={desk} each={each} />
     </>
   ),

@@ -13,6 +13,7 @@ import {
   Maximize,
   Minimize,
   Quote,
+  Ruler,
   Spline,
   Trash2,
 } from 'lucide-react';
@@ -85,6 +86,7 @@ export function FrameBar({ document, frame, actions, commands }: FrameBarProps) 
           >
             +
           </button>
+          {tool('make-fit', <Ruler size={14} />, { short: 'Fit' })}
           {tool('pick', <Quote size={14} />, { short: 'Quote' })}
           {!commands.get('go-on')!.not && tool('go-on', <CornerDownRight size={14} />, { short: 'Continue' })}
         </>

@@ -88,7 +88,9 @@ function Panel({
       onPointerDown={(event) => event.stopPropagation()}
     >
       <header className="narrow bg-error text-error-content flex h-7 shrink-0 items-center gap-2 px-2">
-        <span className="truncate font-semibold">{fit ? `${fitWords(fit)}, ${counted(fit.oversetWords, 'word')}` : story}</span>
+        <button type="button" className="link truncate font-semibold" title="Make it fit …" onClick={() => desk.setFitting(text)}>
+          {fit ? `${fitWords(fit)}, ${counted(fit.oversetWords, 'word')}` : story}
+        </button>
         <button type="button" aria-label="Close the overset" className="ml-auto" onMouseDown={keep} onClick={onClose}>
           <X size={14} />
         </button>

@@ -50,6 +50,7 @@ export function Tray({ desk, onBringIn, onAgency, importing }: TrayProps) {
       onAllPages={desk.setAllPages}
       onCarry={carry}
       onPlace={place}
+      onFit={desk.setFitting}
       onBringIn={bringIn}
       onAgency={agency}
       importing={importing}
@@ -78,6 +79,8 @@ interface ListsProps extends Pick<TrayProps, 'importing' | 'onBringIn' | 'onAgen
   readonly onCarry: (carried: Carried, event: ReactPointerEvent) => void;
   /** Puts it where there is most room on the spread. */
   readonly onPlace: (carried: Carried) => void;
+  /** Opens Fit at a text. */
+  readonly onFit: (text: string) => void;
 }
 
 /** Stories and pictures, what is not on a page yet before what is. */
@@ -91,6 +94,7 @@ const Lists = memo(function Lists({
   onAllPages,
   onCarry,
   onPlace,
+  onFit,
   onBringIn,
   onAgency,
   importing,
@@ -146,6 +150,7 @@ const Lists = memo(function Lists({
                       composer={composer}
                       onCarry={onCarry}
                       onPlace={onPlace}
+                      onFit={onFit}
                     />
                   ))}
               </Group>
@@ -158,6 +163,7 @@ const Lists = memo(function Lists({
                     composer={composer}
                     onCarry={onCarry}
                     onPlace={onPlace}
+                    onFit={onFit}
                   />
                 ))}
               </Group>
@@ -218,9 +224,10 @@ interface StoryProps {
   readonly composer: ComposerClient;
   readonly onCarry: ListsProps['onCarry'];
   readonly onPlace: ListsProps['onPlace'];
+  readonly onFit: ListsProps['onFit'];
 }
 
-function Story({ document, story, composer, onCarry, onPlace }: StoryProps) {
+function Story({ document, story, composer, onCarry, onPlace, onFit }: StoryProps) {
   const body = find(document, 'text', story.parts.body);
   const words = body ? countWords(bodyText(body.body)) : 0;
   const pages = new Set(threadOf(document, story.parts.body).map(({ on }) => on));
@@ -231,31 +238,38 @@ function Story({ document, story, composer, onCarry, onPlace }: StoryProps) {
   const over = fit !== undefined && fit.oversetLines > 0;
   return (
     <li className="border-base-300 border-t first:border-t-0">
-      <button
-        type="button"
-        data-story={story.id}
-        className="hover:bg-base-content/5 block w-full cursor-grab touch-none border-l-[3px] py-1.5 pl-2 text-left select-none"
-        style={{ borderColor: `var(--story-${story.tint})` }}
-        title="Drag onto the grid, or press Enter to place it where there is most room"
-        onPointerDown={(event) => event.button === 0 && onCarry({ what: 'story', id: story.id }, event)}
-        onKeyDown={(event) => {
-          if (event.key !== 'Enter') return;
-          event.preventDefault();
-          onPlace({ what: 'story', id: story.id });
-        }}
-      >
-        <span className="block leading-tight font-semibold">{story.name}</span>
-        <span className="narrow block leading-tight opacity-75">
-          {story.section ? `${story.section} · ` : ''}
-          {words.toLocaleString('en-GB')} words
-          {numbers.length > 0 && ` · p. ${numbers.length > 1 ? `${numbers[0]}–${numbers.at(-1)}` : numbers[0]}`}
-        </span>
-        {fit && (
-          <span className={`narrow block leading-tight ${over ? 'text-error font-semibold' : 'text-success'}`}>
-            {fitWords(fit)}
+      <div className="border-l-[3px]" style={{ borderColor: `var(--story-${story.tint})` }}>
+        <button
+          type="button"
+          data-story={story.id}
+          className={`hover:bg-base-content/5 block w-full cursor-grab touch-none pt-1.5 pl-2 text-left select-none ${fit ? '' : 'pb-1.5'}`}
+          title="Drag onto the grid, or press Enter to place it where there is most room"
+          onPointerDown={(event) => event.button === 0 && onCarry({ what: 'story', id: story.id }, event)}
+          onKeyDown={(event) => {
+            if (event.key !== 'Enter') return;
+            event.preventDefault();
+            onPlace({ what: 'story', id: story.id });
+          }}
+        >
+          <span className="block leading-tight font-semibold">{story.name}</span>
+          <span className="narrow block leading-tight opacity-75">
+            {story.section ? `${story.section} · ` : ''}
+            {words.toLocaleString('en-GB')} words
+            {numbers.length > 0 && ` · p. ${numbers.length > 1 ? `${numbers[0]}–${numbers.at(-1)}` : numbers[0]}`}
           </span>
+        </button>
+        {fit && (
+          <button
+            type="button"
+            className={`narrow block pb-1.5 pl-2 text-left leading-tight hover:underline ${over ? 'text-error font-semibold' : 'text-success'}`}
+            aria-label={`${story.name}: ${fitWords(fit)}. Make it fit`}
+            title="Make it fit …"
+            onClick={() => onFit(story.parts.body)}
+          >
+            {fitWords(fit)}
+          </button>
         )}
-      </button>
+      </div>
     </li>
   );
 }
