@@ -109,7 +109,7 @@ const MENDS: { readonly [K in keyof Mending]: (document: Document, of: Mending[K
     return edit.diff();
   },
   mergeSwatch: (document, { swatch, into }) => removeSwatch(document, swatch, into),
-  inkSwatch: (document, { swatch }) => setSwatch(document, swatch, { rgb: undefined }),
+  inkSwatch: (document, { swatch }) => setSwatch(document, swatch, { cmyk: get(document, 'swatch', swatch).cmyk }),
   panel: (document, panel) => putPanelBehind(document, panel),
   light: (document, { frame, light }) => setAdjust(document, [frame], { light }),
   fade: (document, { frame, opacity }) => setAppearance(document, [frame], { opacity }),

@@ -8,6 +8,7 @@ import type { Colours } from './colours';
  * square. What is in colours of light is put into inks where the file is for print.
  *
  * @param bytes of the SVG, or of the PDF; an EPS as the PDF that was made of it
+ * @param press the print shop’s own profile, by which light becomes inks
  * @throws ToolError where a program that is needed is missing or finds the drawing wrong
  */
 export async function embedDrawing(
@@ -15,11 +16,12 @@ export async function embedDrawing(
   picture: Pick<PictureRecord, 'media' | 'page' | 'colour'>,
   bytes: Uint8Array,
   colours: Colours,
+  press?: Uint8Array,
 ): Promise<PDFRef> {
   const drawn = picture.media === 'image/svg+xml' ? await pdfOfSvg(bytes) : bytes;
   const number = picture.page ?? 1;
   const converts = colours === 'cmyk' && picture.colour === 'rgb';
-  const source = await PDFDocument.load(converts ? await inInks(drawn, number) : drawn, {
+  const source = await PDFDocument.load(converts ? await inInks(drawn, number, press) : drawn, {
     ignoreEncryption: true,
     updateMetadata: false,
   });

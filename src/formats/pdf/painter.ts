@@ -21,7 +21,7 @@ import type { PictureRecord } from '@/core/records/index';
 import type { Face } from '@/core/type/face';
 import { PdfFonts } from './fonts';
 import type { Colours } from './colours';
-import { embedPicture, embedSoftArea, softBox } from './pictures';
+import { embedPicture, embedSoftArea, type Press, softBox } from './pictures';
 
 /** What a PDF is made for. */
 export interface PdfOptions {
@@ -31,6 +31,8 @@ export interface PdfOptions {
   readonly title: string;
   readonly author: string;
   readonly language: string;
+  /** The print shop’s own profile, by which light becomes inks. */
+  readonly press?: Press | undefined;
 }
 
 /** Where the painter gets what a display list only names. */
@@ -245,7 +247,7 @@ class Painter {
       const picture = this.#sources.picture(id);
       const ref = this.#sources
         .bytes(picture)
-        .then((bytes) => embedPicture(this.#pdf.context, picture, bytes, this.#colours, width, adjusted));
+        .then((bytes) => embedPicture(this.#pdf.context, picture, bytes, this.#colours, width, adjusted, this.#options.press));
       // Whoever asks for the picture hears of a failure; until then nobody need.
       ref.catch(() => undefined);
       this.#images.set(key, (image = { name: `P${this.#images.size + 1}`, ref }));

@@ -25,12 +25,19 @@ const squeeze = promisify(deflate);
 
 const JPEG = { quality: 95, chromaSubsampling: '4:4:4' } as const;
 
+/** A print shop’s own profile: the file, and where it lies, since sharp takes profiles by path. */
+export interface Press {
+  readonly bytes: Uint8Array;
+  readonly path: string;
+}
+
 /**
  * A picture as an object that is drawn into the unit square, at all its pixels or as the lines it is made of. Opaque pictures
  * are written as JPEG (an RGB JPEG for the screen just as it came), transparent ones without loss and with a soft mask. What
  * is in inks or grey already stays as it is for print, with its profile and all its bits.
  *
  * @param width the width it is placed at, points: what an SVG is rendered for where it cannot stay a drawing
+ * @param press the print shop’s own profile, by which light becomes inks; the usual one where it is not said
  */
 export async function embedPicture(
   context: PDFContext,
@@ -39,16 +46,17 @@ export async function embedPicture(
   colours: Colours,
   width: number,
   adjusted?: Adjusted,
+  press?: Press,
 ): Promise<PDFRef> {
   const drawing = isDrawing(picture);
   if (drawing) {
     try {
-      return await embedDrawing(context, picture, bytes, colours);
+      return await embedDrawing(context, picture, bytes, colours, press?.bytes);
     } catch (error) {
       if (!(error instanceof ToolError) || picture.media !== 'image/svg+xml') throw error;
     }
   } else if (adjusted) {
-    return embedAdjusted(context, picture, bytes, colours, adjusted);
+    return embedAdjusted(context, picture, bytes, colours, adjusted, press);
   } else if (colours === 'cmyk' && picture.colour !== 'rgb') {
     const kept = await embedKept(context, picture, bytes);
     if (kept) return kept;
@@ -70,13 +78,13 @@ export async function embedPicture(
   const space = SPACES[colours];
 
   if (!picture.transparent && !drawing) {
-    const { data, info } = await inColours(source(), colours).jpeg(JPEG).toBuffer({ resolveWithObject: true });
+    const { data, info } = await inColours(source(), colours, press).jpeg(JPEG).toBuffer({ resolveWithObject: true });
     // JPEG keeps four inks inverted, as common practice has it; Decode turns them back.
     const decode = colours === 'cmyk' ? { Decode: INVERTED } : {};
     return image(context, data, { ...sizeOf(info), ColorSpace: space, Filter: 'DCTDecode', ...decode });
   }
   const { data: alpha, info } = await source().ensureAlpha().extractChannel('alpha').raw().toBuffer({ resolveWithObject: true });
-  const { data } = await inColours(source().flatten({ background: '#ffffff' }), colours)
+  const { data } = await inColours(source().flatten({ background: '#ffffff' }), colours, press)
     .raw()
     .toBuffer({ resolveWithObject: true });
   const mask = image(context, await squeeze(alpha), { ...sizeOf(info), ColorSpace: 'DeviceGray', Filter: 'FlateDecode' });
@@ -93,6 +101,7 @@ async function embedAdjusted(
   bytes: Uint8Array,
   colours: Colours,
   adjusted: Adjusted,
+  press: Press | undefined,
 ): Promise<PDFRef> {
   const { data, info } = await sharp(bytes, { limitInputPixels: PICTURE_PIXELS })
     .autoOrient()
@@ -123,16 +132,19 @@ async function embedAdjusted(
   }
   adjustPixels(data, adjusted);
   const lit = sharp(data, { raw: { width: info.width, height: info.height, channels: 4 } }).removeAlpha();
-  const out = await inColours(lit, colours).raw({ depth: 'uchar' }).toBuffer();
+  const out = await inColours(lit, colours, press).raw({ depth: 'uchar' }).toBuffer();
   return image(context, await squeeze(out), { ...packed, ColorSpace: SPACES[colours] });
 }
 
 const SPACES = { cmyk: 'DeviceCMYK', rgb: 'DeviceRGB' } as const;
 
 /** Light put into the printer's inks, or into that of screens. */
-const inColours = (of: Sharp, colours: Colours): Sharp =>
+const inColours = (of: Sharp, colours: Colours, press: Press | undefined): Sharp =>
   colours === 'cmyk'
-    ? of.pipelineColourspace('rgb16').toColourspace('cmyk').withIccProfile('cmyk', { attach: false })
+    ? of
+        .pipelineColourspace('rgb16')
+        .toColourspace('cmyk')
+        .withIccProfile(press?.path ?? 'cmyk', { attach: false })
     : of.toColourspace('srgb');
 
 const INVERTED = [1, 0, 1, 0, 1, 0, 1, 0];

@@ -1,4 +1,4 @@
-import { readFile } from 'node:fs/promises';
+import { readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { PictureRecord } from '@/core/records/index';
 import { RefusedFileError } from '../refused';
@@ -121,10 +121,18 @@ export const pdfOfSvg = (bytes: Uint8Array): Promise<Uint8Array> =>
     return readFile(join(folder, 'out.pdf'));
   });
 
-/** A page of a PDF, its colours of light in the printer's inks; what is in inks already stays as it is. @throws ToolError */
-export const inInks = (bytes: Uint8Array, page: number): Promise<Uint8Array> =>
+/**
+ * A page of a PDF, its colours of light in the printer's inks; what is in inks already stays as it is.
+ * @param press the print shop’s own profile
+ * @throws ToolError
+ */
+export const inInks = (bytes: Uint8Array, page: number, press?: Uint8Array): Promise<Uint8Array> =>
   inFolder('drawing.pdf', bytes, async (folder) => {
     const colours = ['-sColorConversionStrategy=CMYK', '-sProcessColorModel=DeviceCMYK'];
+    if (press) {
+      await writeFile(join(folder, 'press.icc'), press);
+      colours.push('-sOutputICCProfile=press.icc');
+    }
     const only = [`-dFirstPage=${page}`, `-dLastPage=${page}`];
     await runTool('gs', [...GS, ...UNTOUCHED, ...colours, ...only, '-o', 'out.pdf', 'drawing.pdf'], folder);
     return readFile(join(folder, 'out.pdf'));
