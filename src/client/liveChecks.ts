@@ -71,12 +71,13 @@ export class LiveChecks {
     if (!now || turn !== this.#turn) return;
     const { document, composed } = now;
     const sides = besides(document, composed.pages);
-    const measured = (list: PageList): Measured | undefined => this.#meter.known(document, list, sides.get(list.page));
+    const known = (list: PageList): Measured | undefined => this.#meter.known(document, list, sides.get(list.page));
+    const measured = (list: PageList) => known(list) ?? this.#meter.last(list.page);
     const sources = { face: (id: string) => this.#shaper.face(id), files: this.#files, measured };
     const until = performance.now() + SLICE;
     const findings = this.#checker.checkUntil(document, composed, sources, () => performance.now() > until);
     if (!findings) return this.#inTurn(() => this.#check(turn));
-    const left = composed.pages.filter((list) => measured(list) === undefined);
+    const left = composed.pages.filter((list) => known(list) === undefined);
     this.#told(findings, composed.pages.length - left.length, composed.pages.length);
     if (left.length > 0) void this.#measure(turn, document, left, sides);
   }
@@ -115,7 +116,7 @@ export class LiveChecks {
     const measured = (list: PageList) => {
       const known = this.#meter.known(document, list, sides.get(list.page));
       if (known) done++;
-      return known;
+      return known ?? this.#meter.last(list.page);
     };
     const sources = { face: (id: string) => this.#shaper.face(id), files: this.#files, measured };
     const findings = this.#checker.check(document, composed, sources);

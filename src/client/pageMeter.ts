@@ -38,6 +38,11 @@ export class PageMeter {
     return kept && same(kept.by, by) ? kept.measured : undefined;
   }
 
+  /** What a page measured the last time, whatever has become of it since: what is found stays in sight until it is looked at again. */
+  last(page: string): Measured | undefined {
+    return this.#measured.get(page)?.measured;
+  }
+
   /** Fetches what a page is measured with. What cannot be had is measured as if it were not there. */
   async fetch(document: Document, list: PageList, beside: Beside | undefined): Promise<InkTable | undefined> {
     const pictures = new Set([...picturesOn(list), ...(beside ? picturesOn(beside.list) : [])]);

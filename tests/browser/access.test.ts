@@ -64,12 +64,15 @@ const PLACES: readonly (readonly [name: string, path: () => string, ready: strin
   ['shelf', () => '/', '[data-publication], main h2'],
   ['plan', () => `/issues/${issue}/plan`, 'canvas'],
   ['pages', () => `/issues/${issue}/pages`, '.desk[data-ready=true]'],
+  ['fit', () => `/issues/${issue}/pages?fit=what-the-gust-meter-heard-body`, '[data-fit-done=true]'],
+  ['checks', () => `/issues/${issue}/checks`, '[data-checked=true]'],
   ['handoff', () => `/issues/${issue}/handoff`, 'main button'],
   ['details of the house', () => `/houses/${house}/details`, 'main input, main textarea'],
   ['format and grid', () => `/houses/${house}/grid`, 'aside input'],
   ['masters', () => `/houses/${house}/masters`, '.desk[data-ready=true]'],
   ['type', () => `/houses/${house}/type`, '[data-specimen=caption] text'],
   ['colour', () => `/houses/${house}/colour`, 'main input'],
+  ['print', () => `/houses/${house}/print`, 'main input'],
   ['recurring pages', () => `/houses/${house}/recurring`, 'main button'],
 ];
 

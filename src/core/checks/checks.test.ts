@@ -137,7 +137,7 @@ const CASES: readonly Case[] = [
     rule: 'waiting',
     what: 'an empty picture frame',
     changes: { pf: pictureFrame('pf', undefined, 'p1', { x: 50, y: 540, w: 60, h: 40 }) },
-    says: /is empty/,
+    says: /An empty place: Picture\./,
   },
   {
     rule: 'emptyTexts',

@@ -33,6 +33,21 @@ export function below(document: Document, text: string, page: string, boxes: rea
   );
 }
 
+/** The frames of some texts that stand one below another, from a box of a page down: a standfirst and a byline under a headline. */
+export function stackedUnder(document: Document, page: string, box: Box, texts: ReadonlySet<string>): FrameRecord[] {
+  const out: FrameRecord[] = [];
+  let last = box;
+  const left = framesOn(document, page)
+    .filter((frame) => texts.has(textIn(frame) ?? '') && !frame.locked)
+    .sort((a, b) => a.box.y - b.box.y);
+  for (const frame of left) {
+    if (!shareColumns(frame.box, last) || Math.abs(frame.box.y - bottom(last)) > NEAR) continue;
+    out.push(frame);
+    last = frame.box;
+  }
+  return out;
+}
+
 /** Moves the heads of frames up by so many points, down where negative; their feet stay. */
 export function headsMoved(edit: Edit, frames: readonly FrameRecord[], up: number): void {
   for (const { id } of frames) {

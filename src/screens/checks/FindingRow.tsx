@@ -38,7 +38,7 @@ export const FindingRow = memo(function FindingRow(props: FindingRowProps) {
       tabIndex={isChosen ? 0 : -1}
       aria-label={`${GRAVITY_WORDS[grave]}: ${words}`}
       aria-current={isChosen || undefined}
-      className={`border-base-300 flex gap-4 border-b px-5 py-3 outline-offset-[-3px] [content-visibility:auto] [contain-intrinsic-size:auto_5.8rem] ${isChosen ? 'bg-primary/15' : 'hover:bg-base-200/60'} ${accepted === undefined ? '' : 'opacity-75'}`}
+      className={`border-base-300 flex gap-4 border-b px-5 py-3 outline-offset-[-3px] ${isChosen ? 'bg-primary/15' : 'hover:bg-base-200/60'} ${accepted === undefined ? '' : 'opacity-75'}`}
       onFocus={() => onChoose(key)}
       onPointerDown={() => onChoose(key)}
       onDoubleClick={() => onShow(finding)}

@@ -15,6 +15,8 @@ export const CONTRAST: Rule = {
       const frame = view.find('frame', id);
       const isOwn = frame?.on === view.list.page;
       const item = view.list.items.find((each) => each.type === 'text' && each.frame === id);
+      // It was measured when there was such a text.
+      if (!item) return [];
       const mends: Mend[] = [];
       if (isOwn && picture?.gain !== undefined) {
         const shown = view.find('frame', picture.frame)?.content;

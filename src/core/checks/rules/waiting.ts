@@ -16,7 +16,7 @@ export const WAITING: Rule = {
         {
           grave: 'fault',
           at: { page: view.list.page, frame: item.frame, box: boxOf(item) },
-          words: `${what ? `A place for ${what.toLowerCase()}` : 'A frame'} is empty.`,
+          words: `An empty place${what ? `: ${what}` : ''}.`,
           effect: 'It would be blank paper.',
           mends: isOwn ? [{ name: 'Remove the frame', do: 'removeFrame', of: { frame: item.frame } }] : [],
         },

@@ -6,7 +6,7 @@ import { applied } from '../../records/diff';
 import { type Document, find, get, threadOf } from '../../records/document';
 import type { ParagraphAttrs } from '../../records/text';
 import { PLAIN } from '../../type/styles';
-import { below, headsMoved } from '../around';
+import { below, headsMoved, stackedUnder } from '../around';
 import { paragraphsSet } from '../paragraphsSet';
 import { shownLines } from '../shown';
 import type { Candidate, FitWay } from '../way';
@@ -46,7 +46,11 @@ export const HEADLINE: FitWay = {
         done: (of) => {
           const steps = set(of);
           const edit = new Edit(applied(of, steps));
-          headsMoved(edit, below(of, text.id, frame.on, [{ ...get(of, 'frame', frame.id).box, h: old.h }]), freed);
+          const box = { ...get(of, 'frame', frame.id).box, h: old.h };
+          const parts = new Set([story?.parts.standfirst, story?.parts.byline].flatMap((id) => id ?? []));
+          const stack = stackedUnder(of, frame.on, box, parts);
+          for (const each of stack) edit.put({ ...each, box: { ...each.box, y: each.box.y - freed } });
+          headsMoved(edit, below(of, text.id, frame.on, [box, ...stack.map((each) => each.box)]), freed);
           const { texts: _, ...records } = edit.diff();
           return { ...records, texts: steps.texts };
         },

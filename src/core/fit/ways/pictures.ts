@@ -6,7 +6,7 @@ import { keptCrop } from '../../pictures/placing';
 import { counted } from '../../records/count';
 import { type Document, find, framesOn, get } from '../../records/document';
 import type { FrameRecord } from '../../records/index';
-import { below, headsMoved, withCaptionBoxes } from '../around';
+import { below, headsMoved, stackedUnder, withCaptionBoxes } from '../around';
 import { type Candidate, type FitView, type FitWay, overBy } from '../way';
 
 /** A picture is made less deep by a third of itself at most, and deeper by as much. */
@@ -44,7 +44,7 @@ export const PICTURES: FitWay = {
   },
 };
 
-function deepened({ text }: FitView, { id, on, box }: FrameRecord, lines: number, step: number): Candidate {
+function deepened({ text, story }: FitView, { id, on, box }: FrameRecord, lines: number, step: number): Candidate {
   const by = lines * step;
   const done = (document: Document) => {
     const edit = new Edit(document);
@@ -57,9 +57,17 @@ function deepened({ text }: FitView, { id, on, box }: FrameRecord, lines: number
     const now = { ...frame.box, y: atFoot ? frame.box.y - by : frame.box.y, h: frame.box.h + by };
     const picture = find(document, 'picture', content.picture);
     const crop = picture && content.fit === 'own' ? keptCrop(frame.box, now, picture, content) : {};
-    const after = below(document, text.id, on, withCaptionBoxes(document, frame));
+    // What stands under it goes along: headline, standfirst and byline as they are, the text by its head.
+    const boxes = withCaptionBoxes(document, frame);
+    const lowest = boxes.reduce((low, each) => (bottom(each) > bottom(low) ? each : low));
+    const parts = new Set([story?.parts.headline, story?.parts.standfirst, story?.parts.byline].flatMap((each) => each ?? []));
+    const stack = stackedUnder(document, on, lowest, parts);
+    const after = below(document, text.id, on, [...boxes, ...stack.map((each) => each.box)]);
     edit.put({ ...frame, box: now, content: { ...content, ...crop } });
-    if (!atFoot) headsMoved(edit, after, -by);
+    if (!atFoot) {
+      for (const each of stack) edit.put({ ...each, box: { ...each.box, y: each.box.y + by } });
+      headsMoved(edit, after, -by);
+    }
     return edit.diff();
   };
   const mm = (points: number) => formatLength(points, 'mm');

@@ -10,6 +10,7 @@ import { counted } from '@/core/records/count';
 import { type Diff, isEmpty } from '@/core/records/diff';
 import { find, threadOf } from '@/core/records/document';
 import { toggled } from '@/parts/toggled';
+import { onControl } from '../../frame/commands/command';
 import { useLatest } from '../../frame/useLatest';
 import { useSetting } from '../../sheet/useSetting';
 import type { Desk } from '../useDesk';
@@ -44,6 +45,9 @@ export function FitPanel({ desk, text }: { desk: Desk; text: string }) {
     desk.setFitting(undefined);
   });
   useGoThere(desk, text);
+  // Keys are for what is looked at now, not for what it was opened from.
+  const aside = useRef<HTMLElement>(null);
+  useEffect(() => aside.current?.focus({ preventScroll: true }), []);
   useEffect(() => {
     composer.setFit(text);
     return () => {
@@ -77,9 +81,13 @@ export function FitPanel({ desk, text }: { desk: Desk; text: string }) {
   });
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
+      const { target } = event;
       const isField =
-        event.target instanceof Element && event.target.closest('input, textarea, [role=dialog], [contenteditable=true]');
-      if (event.key === ' ' && !isField && ids !== '') {
+        target instanceof Element &&
+        target.closest('input:not([type=checkbox]), textarea, [role=dialog], [contenteditable=true]');
+      // Whatever has the focus is pressed by it.
+      const presses = onControl(event);
+      if (event.key === ' ' && !isField && !presses && ids !== '') {
         // The desk is moved with it where nothing is to be compared.
         event.preventDefault();
         event.stopImmediatePropagation();
@@ -106,9 +114,11 @@ export function FitPanel({ desk, text }: { desk: Desk; text: string }) {
   const over = found ? overBy(found.fit) : 0;
   return (
     <aside
+      ref={aside}
+      tabIndex={-1}
       aria-label="Fit"
       data-fit-done={found?.isDone ?? false}
-      className="border-base-300 bg-base-100 flex w-80 shrink-0 flex-col border-l"
+      className="border-base-300 bg-base-100 flex w-80 shrink-0 flex-col border-l outline-none"
     >
       <header className="flex items-baseline gap-2 px-4 pt-3 pb-1">
         <h2 className="text-base font-semibold">Fit</h2>
@@ -162,12 +172,26 @@ export function FitPanel({ desk, text }: { desk: Desk; text: string }) {
             Leave
           </button>
         </div>
+        {ids !== '' && (
+          <button
+            type="button"
+            className="link link-hover narrow self-start"
+            onPointerDown={() => show(true)}
+            onPointerUp={() => show(false)}
+            onPointerLeave={() => isShownAsIs && show(false)}
+            onKeyDown={({ key, repeat }) => !repeat && (key === ' ' || key === 'Enter') && show(true)}
+            onKeyUp={() => show(false)}
+            onBlur={() => isShownAsIs && show(false)}
+          >
+            Hold to see it as it is
+          </button>
+        )}
         <p className="narrow opacity-75">
           {ids === ''
             ? 'Tick what may be done: the page shows it.'
             : isShownAsIs
               ? 'As it is.'
-              : 'As it would be. Hold Space to see it as it is.'}
+              : 'As it would be. Space held shows it as it is.'}
         </p>
       </footer>
     </aside>
@@ -234,7 +258,11 @@ function Mend({ mend, over, isTicked, onTick }: MendProps) {
   const inWords = lines > 0 ? `${counted(lines, 'line')} ${over > 0 ? 'fewer' : 'more'}` : tidied > 0 ? 'tidier' : '';
   return (
     <li className="border-base-300 border-b" data-mend={id}>
-      <label className="hover:bg-base-200/60 flex cursor-pointer items-start gap-2.5 py-2">
+      {/* A tick by mouse leaves the keys to the desk: Space compares. */}
+      <label
+        onMouseDown={(event) => event.preventDefault()}
+        className="hover:bg-base-200/60 flex cursor-pointer items-start gap-2.5 py-2"
+      >
         <input
           type="checkbox"
           className="checkbox checkbox-sm mt-0.5"
