@@ -35,10 +35,6 @@ const go = async (number) => {
 
 await page.goto(origin, { waitUntil: 'domcontentloaded' });
 await shot('shelf');
-await page.click('::-p-text(Start the next issue)');
-await page.waitForSelector('[role=dialog]');
-await shot('next-issue');
-await page.keyboard.press('Escape');
 await page.click('a[href$="/grid"]');
 await page.waitForFunction(() => document.querySelectorAll('[data-chunk] text').length > 500);
 await shot('grid');
@@ -83,16 +79,22 @@ await page.waitForFunction(() => document.querySelector('[data-news]') ?? docume
 await page.evaluate(() => document.querySelector('form [type=submit]')?.click());
 await page.waitForSelector('[data-news]');
 await shot('wire');
-for (const [chapter, file] of [
-  ['packet-house/masters', 'masters'],
-  ['packet-house/recurring', 'recurring'],
-]) {
-  await page.goto(`${origin}/houses/${chapter}`, { waitUntil: 'domcontentloaded' });
-  await page.waitForFunction(() => /\d words/.test(document.querySelector('.desk')?.textContent ?? ''));
-  if (file === 'recurring') await page.keyboard.press(']');
-  if (file === 'recurring') await page.waitForFunction(() => /First story/.test(document.querySelector('.desk').textContent));
-  await shot(file);
-}
+await page.goto(`${origin}/houses/packet-house/masters`, { waitUntil: 'domcontentloaded' });
+await page.waitForFunction(() => /\d words/.test(document.querySelector('.desk')?.textContent ?? ''));
+await shot('masters');
+await page.goto(`${origin}/issues/longspar-14/checks`, { waitUntil: 'domcontentloaded' });
+await page.waitForSelector('[data-checked=true]');
+// The text that is over, by the keys that go from finding to finding.
+const isOverset = () => document.activeElement?.getAttribute('data-rule') === 'overset';
+while (!(await page.evaluate(isOverset))) await page.keyboard.press('ArrowDown');
+await page.waitForFunction(() => document.querySelectorAll('[data-chunk] text').length > 60);
+await shot('checks');
+await page.goto(`${origin}/issues/longspar-14/pages?fit=what-the-gust-meter-heard-body`, { waitUntil: 'domcontentloaded' });
+await page.waitForSelector('[data-fit-done=true]');
+for (const mend of ['onward', 'picture']) await page.click(`[data-mend^="${mend}"] input`);
+await page.waitForFunction(() => !/over/.test(document.querySelector('[data-fits]').getAttribute('data-fits')));
+await shot('fit');
+await page.keyboard.press('Escape');
 await page.goto(origin, { waitUntil: 'networkidle0' });
 await (await page.waitForSelector('::-p-aria([name="New publication"][role="button"])')).click();
 await page.waitForFunction(

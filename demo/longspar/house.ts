@@ -1,3 +1,4 @@
+import { USUAL_LIMITS } from '@/core/properties/print';
 import { USUAL_CAPTIONS } from '@/core/properties/captions';
 import { mm } from '@/core/length/length';
 import type { CharacterProperties } from '@/core/records/characterStyle';
@@ -381,6 +382,7 @@ const FURNITURE: readonly DocumentRecord[] = [
 ];
 
 export const LONGSPAR_HOUSE: readonly DocumentRecord[] = [
+  { id: 'profile', kind: 'profile', ...USUAL_LIMITS.coated, byline: 300, endMark: 300 },
   {
     id: 'details',
     kind: 'details',

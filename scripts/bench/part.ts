@@ -1,3 +1,4 @@
+import { checking } from './checks';
 import { cold, memory } from './typesetter';
 import { storeSmallIssue, whileHostile } from './hostile';
 import { dragging, storeFrames } from './dragging';
@@ -10,6 +11,7 @@ const [part, first, second] = process.argv.slice(2);
 
 async function figures(): Promise<unknown> {
   if (part === 'cold') return cold(Number(first));
+  if (part === 'checks') return checking(Number(first));
   if (part === 'memory') return memory(Number(first));
   if (part === 'hostile') {
     await storeSmallIssue();

@@ -13,6 +13,7 @@ import { DRAGS, type DraggingFigures, FRAMES } from './dragging';
 import { givingMaster, MASTER_PAGES, PLAN_PAGES, PLAN_STORIES, type PlanFigures } from './plan';
 import { BROUGHT_IN, FEW, MANY, type PictureFigures } from './pictures';
 import type { TypingFigures } from './typing';
+import type { CheckFigures } from './checks';
 
 /** `npm run bench`: measures the typesetter beside headless Chromium, in one run, and writes docs/benchmarks.md. */
 
@@ -21,6 +22,8 @@ const WORDS = 30_000;
 const SPREAD_WORDS = 3_000;
 const FIFTY_PAGES = 66_000;
 const ROUNDS = 7;
+/** Pages of the issue that is checked. */
+const CHECKED_PAGES = 100;
 /** The fifth paragraph, as typesetting.md asks. */
 const PARAGRAPH = 4;
 /** Points; between 34 and 42 characters a line. */
@@ -189,6 +192,41 @@ async function main(): Promise<void> {
     `${(bytes / 1e9).toFixed(2)} GB`,
     'under 1.5 GB',
     bytes < 1.5e9,
+  );
+
+  const checks = (await apart('checks', String(CHECKED_PAGES))) as CheckFigures;
+  const checkRatio = checks.checking / checks.composing;
+  add(
+    `checks of an issue of ${CHECKED_PAGES} pages from nothing, beside composing it once`,
+    `${ms(checks.checking)} / ${ms(checks.composing)}`,
+    '',
+    ratio(checkRatio),
+    'under 1 s',
+    checks.checking < 1_000,
+  );
+  add(
+    'the same after one edit',
+    `${ms(median(checks.again))}, 95 %: ${ms(most(checks.again))}`,
+    '',
+    ms(median(checks.again)),
+    'under 50 ms',
+    median(checks.again) < 50,
+  );
+  add(
+    'the ink of a page measured',
+    `${ms(median(checks.measuring))}, 95 %: ${ms(most(checks.measuring))}`,
+    '',
+    ms(median(checks.measuring)),
+    'under 100 ms',
+    median(checks.measuring) < 100,
+  );
+  add(
+    `Fit’s first mend for a story of 1,500 words, and all ${checks.mends}`,
+    `${ms(checks.firstMend)}, ${ms(checks.allMends)}`,
+    '',
+    `${ms(checks.firstMend)} / ${ms(checks.allMends)}`,
+    'within 300 ms, within 1 s',
+    checks.firstMend <= 300 && checks.allMends <= 1_000,
   );
 
   const evenness: string[] = [];

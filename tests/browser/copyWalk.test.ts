@@ -65,13 +65,13 @@ async function delivered(issue: string, pages: readonly number[]): Promise<strin
   const response = await fetch(`${server.origin}/api/documents/${issue}/deliveries`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ purpose: 'screen', marks: false }),
+    body: JSON.stringify({ purpose: 'screen', marks: false, noticed: true }),
   });
   const { id } = (await response.json()) as { id: string };
   const path = join(await scratch(), 'wall.pdf');
   for (;;) {
     const { state } = (await (await fetch(`${server.origin}/api/deliveries/${id}`)).json()) as { state: string };
-    if (state === 'failed') throw new Error('The PDF could not be made.');
+    if (state === 'failed' || state === 'held') throw new Error('The PDF could not be made.');
     if (state === 'done') break;
     await new Promise((resolve) => setTimeout(resolve, 200));
   }

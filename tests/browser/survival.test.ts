@@ -205,8 +205,8 @@ describe('files that are made', () => {
     );
     // One is under way, the other waits in line.
     const asked = [
-      await post('deliveries', { purpose: 'print', marks: true }),
-      await post('deliveries', { purpose: 'screen', marks: false }),
+      await post('deliveries', { purpose: 'print', marks: true, noticed: true }),
+      await post('deliveries', { purpose: 'screen', marks: false, noticed: true }),
     ];
     const [{ seq }] = (await query<{ seq: number }>(cluster.url, 'select seq::int from document where id = $1', [issue])) as [
       { seq: number },

@@ -213,7 +213,7 @@ describe('requests that mean nothing', () => {
         fetch(`${server.origin}/api/documents/issue/deliveries`, {
           method: 'POST',
           headers: { 'Content-Type': 'application/json' },
-          body: JSON.stringify({ purpose: 'screen', marks: false }),
+          body: JSON.stringify({ purpose: 'screen', marks: false, noticed: true }),
         }).then((answer) => answer.json() as Promise<{ id: string }>),
       ),
     );

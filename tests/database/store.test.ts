@@ -98,6 +98,7 @@ describe('migrations', () => {
       { name: '0008-own-words.sql' },
       { name: '0009-wires.sql' },
       { name: '0010-crops.sql' },
+      { name: '0011-checks.sql' },
     ]);
   });
 });

@@ -612,6 +612,61 @@ describe('what is found', () => {
   });
 });
 
+describe('a document that is broken', () => {
+  it('has findings, whichever of its records is missing', async () => {
+    const inspector = new Inspector();
+    for (const gone of everything) {
+      // Without a format nothing has a size, and nothing is composed at all.
+      if (gone.kind === 'format') continue;
+      const findings = await inspector.of(documentOf(everything.filter(({ id }) => id !== gone.id)));
+      expect(Array.isArray(findings), gone.id).toBe(true);
+      expect(
+        findings.filter(({ words }) => words.includes('could not be made')).map(({ words }) => `${gone.id}: ${words}`),
+      ).toEqual([]);
+    }
+  });
+});
+
+describe('lines', () => {
+  it('are counted as an independent reading of the display list counts them', async () => {
+    const limits = { word: 5, before: 2, after: 3, consecutive: 1, lastWord: true, acrossColumns: true, capitals: true };
+    const of = withRecords(sound(), {
+      nt: textRecord('nt', plainBody('mixed', prose(120, 3), prose(90, 4))),
+      mixed: paragraphStyle('mixed', { align: 'justify', breaking: 'first-fit', hyphenLimits: limits, size: 9, leading: 12 }),
+      narrow: { ...narrow, box: { ...narrow.box, x: 50, y: 60, w: 90, h: 180 } },
+    });
+    const inspector = new Inspector();
+    const findings = await inspector.of(of);
+    const { pages, fits } = inspector.composer.compose(of);
+    const columns = pages.flatMap(({ items }) =>
+      items.flatMap((item) => (item.type === 'text' && item.text === 'nt' ? item.columns : [])),
+    );
+    const lines = columns.flatMap((column) => column.lines);
+    // Word spaces as they are drawn: between the end of one word and the beginning of the next, in shares of the face's own.
+    const wide = lines.filter(({ wordSpace, lastOfParagraph }) => !lastOfParagraph && wordSpace > 1.25 * 1.5);
+    const [loose] = found(findings, 'spacing').filter(({ at }) => at.text === 'nt');
+    const told = loose ? Number(/the worst of (\d+)/.exec(loose.words)?.[1] ?? 1) : 0;
+    expect(told).toBe(wide.length);
+    // What is over: lines that no page shows, counted by what the whole text has beside what its columns have.
+    const over = found(findings, 'overset').filter(({ at }) => at.text === 'nt');
+    const fit = fits.get('nt')!;
+    expect(fit.lines - lines.length).toBe(fit.oversetLines);
+    expect(over.map(({ words }) => Number(/^(\d+)/.exec(words)![1]))).toEqual(fit.oversetLines > 0 ? [fit.oversetLines] : []);
+    // Hyphens: the longest run at the ends of lines of one paragraph in a column.
+    let [run, longest] = [0, 0];
+    for (const { lines: own, paragraphs } of columns)
+      own.forEach((line, i) => {
+        run =
+          line.runs.at(-1)?.added && /[-‐]$/.test(line.runs.at(-1)!.text)
+            ? (i > 0 && paragraphs[i] === paragraphs[i - 1] ? run : 0) + 1
+            : 0;
+        longest = Math.max(longest, run);
+      });
+    const ladders = found(findings, 'ladders').filter(({ at }) => at.text === 'nt');
+    expect(Math.max(0, ...ladders.map(({ words }) => Number(/^(\d+)/.exec(words)![1])))).toBe(longest > 1 ? longest : 0);
+  });
+});
+
 describe('checking after a change', () => {
   it('finds what checking anew finds, over every property of every kind of record', async () => {
     const base = [...everything];

@@ -5,9 +5,17 @@ import { growingText, NO_WRAP } from '../actions/frames';
 import { mm } from '../length/length';
 import { marginText } from '../page/furniture';
 import { docOf } from '../records/body';
+import { type Paper, USUAL_LIMITS } from '../properties/print';
 import { noDetails } from '../records/details';
 import { snappedBottom, USUAL_MARGINS } from '../page/practice';
-import type { CharacterStyleRecord, DocumentRecord, FormatRecord, MasterRecord, PaletteRecord } from '../records/index';
+import type {
+  CharacterStyleRecord,
+  DocumentRecord,
+  FormatRecord,
+  MasterRecord,
+  PaletteRecord,
+  ProfileRecord,
+} from '../records/index';
 import { textLayout } from '../records/frame';
 import { pageGrid, stretchBox } from '../page/grid';
 import { recurringDesign } from './recurringDesigns';
@@ -75,7 +83,8 @@ export function startingHouse(
     textSpan,
   });
   const [text, plain] = [master('text', 'Text'), master('plain', 'Plain, no folio')];
-  const design = [noDetails(language), format, text, plain, ...swatches(kind, palette), ...styles(kind, size, leading)];
+  const profile: ProfileRecord = { id: 'profile', kind: 'profile', ...USUAL_LIMITS[PAPER_OF[kind]] };
+  const design = [noDetails(language), profile, format, text, plain, ...swatches(kind, palette), ...styles(kind, size, leading)];
   // Blank pages are all on one master: what is set for it is set for them.
   if (blank) return design.filter((record) => record !== plain);
   return [
@@ -141,6 +150,13 @@ const palette = (ink: Cmyk, accent1: Cmyk, accent2: Cmyk, tint: Cmyk): Colours =
 });
 
 /** Three palettes for each kind to begin with. Body text prints in black alone in each: four inks never meet so finely. */
+/** What each kind is usually printed on (common practice). */
+const PAPER_OF: Readonly<Record<PublicationKind, Paper>> = {
+  magazine: 'coated',
+  newsletter: 'uncoated',
+  newspaper: 'newsprint',
+};
+
 const PALETTES: Readonly<Record<PublicationKind, readonly (readonly [string, Colours])[]>> = {
   magazine: [
     [

@@ -30,13 +30,15 @@ interface FlatPlanProps {
   readonly marks: ReadonlyMap<string, string> | undefined;
   readonly onPress: (page: PlacedPage, event: ReactPointerEvent) => void;
   readonly onOpen: (page: PlacedPage) => void;
+  /** Opens Fit at a text that ends on a page. */
+  readonly onFit: (page: PlacedPage, text: string) => void;
   readonly onKey: (page: PlacedPage, event: React.KeyboardEvent) => void;
 }
 
 /** What is said under a page: the stories on it, and how one fits that ends there. */
 interface Under {
   readonly stories: readonly StoryRecord[];
-  readonly fit: { readonly words: string; readonly over: boolean } | undefined;
+  readonly fit: { readonly text: string; readonly story: string; readonly words: string; readonly over: boolean } | undefined;
 }
 
 function undersOf(document: Document, fits: ReadonlyMap<string, Fit>): Map<string, Under> {
@@ -54,6 +56,8 @@ function undersOf(document: Document, fits: ReadonlyMap<string, Fit>): Map<strin
       const isEnd = threadOf(document, story.parts.body).at(-1)?.on === page.id;
       if (!own || !isEnd || fit?.over) continue;
       fit = {
+        text: story.parts.body,
+        story: story.name,
         words: own.oversetLines > 0 ? `over ${own.oversetLines}` : own.room > 0 ? `room ${own.room}` : 'fits',
         over: own.oversetLines > 0,
       };
@@ -65,7 +69,7 @@ function undersOf(document: Document, fits: ReadonlyMap<string, Fit>): Map<strin
 
 /** Every page small and true, in spreads, with what is on it. */
 export function FlatPlan(props: FlatPlanProps) {
-  const { document, format, composer, fits, slots, chosen, target, before, marks, onPress, onOpen, onKey } = props;
+  const { document, format, composer, fits, slots, chosen, target, before, marks, onPress, onOpen, onFit, onKey } = props;
   const ref = useRef<HTMLDivElement>(null);
   const across = pageWidth(placedPages(document).length);
   const height = Math.round((across * format.height) / format.width);
@@ -73,6 +77,7 @@ export function FlatPlan(props: FlatPlanProps) {
   const unders = useMemo(() => undersOf(document, fits), [document, fits]);
   const labels = useLabels(document, all, slots, across / format.width);
   const press = useLatest(onPress);
+  const fit = useLatest(onFit);
   const open = useLatest(onOpen);
   const key = useLatest(onKey);
   const order = all
@@ -147,6 +152,7 @@ export function FlatPlan(props: FlatPlanProps) {
                   labels={labels.get(id)!}
                   onPress={press}
                   onOpen={open}
+                  onFit={fit}
                   onKey={key}
                 />
               );
@@ -162,7 +168,7 @@ export function FlatPlan(props: FlatPlanProps) {
 /** Pixels beyond what is in sight within which pages are drawn beforehand. */
 const MARGIN = 160;
 
-interface PlanPageProps extends Pick<FlatPlanProps, 'composer' | 'onPress' | 'onOpen' | 'onKey'> {
+interface PlanPageProps extends Pick<FlatPlanProps, 'composer' | 'onPress' | 'onOpen' | 'onFit' | 'onKey'> {
   readonly page: PlacedPage;
   /** Said above it. */
   readonly head: string;
@@ -180,7 +186,7 @@ interface PlanPageProps extends Pick<FlatPlanProps, 'composer' | 'onPress' | 'on
 const PlanPage = memo(
   function PlanPage(props: PlanPageProps) {
     const { page, head, composer, width, height, edged, chosen, targeted, dropsBefore, under, labels } = props;
-    const { onPress, onOpen, onKey } = props;
+    const { onPress, onOpen, onFit, onKey } = props;
     const { id } = page.page;
     const edge = chosen
       ? 'outline-primary z-10 outline-[3px]'
@@ -227,9 +233,14 @@ const PlanPage = memo(
         <p className="narrow flex items-baseline pt-0.5 leading-tight">
           <span className="font-semibold">{page.folio}</span>
           {under.fit && (
-            <span className={`ml-auto pr-1.5 ${under.fit.over ? 'text-error font-semibold' : 'opacity-70'}`}>
+            <button
+              type="button"
+              className={`ml-auto pr-1.5 hover:underline ${under.fit.over ? 'text-error font-semibold' : 'opacity-70'}`}
+              aria-label={`${under.fit.story}: ${under.fit.words}. Make it fit`}
+              onClick={() => onFit(page, under.fit!.text)}
+            >
               {under.fit.words}
-            </span>
+            </button>
           )}
         </p>
       </div>

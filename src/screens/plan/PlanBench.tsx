@@ -23,6 +23,7 @@ import { command } from '../frame/commands/command';
 import { useCommands } from '../frame/commands/useCommands';
 import { useConflicts } from '../frame/useConflicts';
 import { useLiveChecks } from '../frame/useLiveChecks';
+import { spotUrl } from '../frame/spotUrl';
 import { useNotices } from '../frame/useNotices';
 import { useSetting } from '../sheet/useSetting';
 import { ChosenPages } from './ChosenPages';
@@ -265,6 +266,7 @@ export function PlanBench({ id, publication, name, house, recurring, today, kept
             marks={marks}
             onPress={pressPage}
             onOpen={open}
+            onFit={(page, text) => router.push(spotUrl(id, { page: page.page.id }, text))}
             onKey={keyOnPage}
           />
           {counted === EMPTY ? (

@@ -16,8 +16,15 @@ import { missingPictures } from '@/store/pictures';
 /**
  * Checks an issue as it is delivered, by the same rules as on the desk, its pages measured one after another.
  * @param id of the stored document
+ * @param between told after each page; throws where the work is to stop
  */
-export async function checkIssue(id: string, document: Document, composed: Composed, shaper: Shaper): Promise<CheckReport> {
+export async function checkIssue(
+  id: string,
+  document: Document,
+  composed: Composed,
+  shaper: Shaper,
+  between: () => Promise<void>,
+): Promise<CheckReport> {
   const { icc, coverage } = profileOf(document);
   const table = await inkTable(icc ? (await getBlob(icc.blob)).bytes : undefined);
   const files: PictureFiles = { missing: new Set(await missingPictures(id)), changed: new Set() };
@@ -39,6 +46,7 @@ export async function checkIssue(id: string, document: Document, composed: Compo
       },
     };
     measured.set(list, measurePage(list, beside, sources, coverage));
+    await between();
   }
   const found = new Checker().check(document, composed, {
     face: (face) => shaper.face(face),

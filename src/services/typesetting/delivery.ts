@@ -28,7 +28,7 @@ export async function makeDelivery(id: string): Promise<void> {
       for (const item of items)
         if (item.type === 'broken') throw new Error(`A frame on page ${number} cannot be composed (${item.why}).`);
     await progress(0, composed.pages.length);
-    const report = await checkIssue(delivery.document, document, composed, shaper);
+    const report = await checkIssue(delivery.document, document, composed, shaper, () => progress(0, composed.pages.length));
     await noteReport(id, report);
     const graves = report.findings.filter(({ grave, accepted }) => grave === 'grave' && accepted === undefined);
     if (graves.length > 0 && !options.noticed) {

@@ -4,12 +4,23 @@ import { bodyText, fieldsOf, paragraphsOf, plainText } from '../../records/body'
 import { all, type Document, find, threadOf } from '../../records/document';
 import type { StoryRecord } from '../../records/index';
 import type { Found } from '../finding';
+import { remembered } from '../remembered';
 import type { Rule } from '../rule';
 
 function headlineOf(document: Document, { parts }: StoryRecord): string {
   const text = find(document, 'text', parts.headline);
   return text ? bodyText(text.body) : '';
 }
+
+/** A folio that is typed at the beginning or the end of a paragraph, and where. */
+const typedIn = remembered((paragraph) => {
+  const words = plainText(paragraph);
+  const match = /^\s*([\p{L}]?\d{1,4})\b|\b([\p{L}]?\d{1,4})\s*$/u.exec(words);
+  const typed = match && (match[1] ?? match[2]!);
+  return typed ? { words, typed, from: words.indexOf(typed, match.index) } : undefined;
+});
+
+const foliosOf = remembered((paragraph) => fieldsOf(paragraph).filter(({ name, of }) => name === 'folio' && of !== undefined));
 
 /** Lines of contents that name the wrong page, or a story that is on none. What the typesetter writes out is right by itself. */
 export const CONTENTS: Rule = {
@@ -27,9 +38,7 @@ export const CONTENTS: Rule = {
       if (!frame || text.role === 'headline') return [];
       const at = { page: frame.on, frame: frame.id, box: frame.box, text: text.id };
       return paragraphsOf(text.body).flatMap((node, paragraph): Found[] => {
-        const gone = fieldsOf(node).find(
-          ({ name, of }) => name === 'folio' && of !== undefined && firstPageOf(document, of) === undefined,
-        );
+        const gone = foliosOf(node).find(({ of }) => firstPageOf(document, of!) === undefined);
         if (gone && !node.attrs['each']) {
           const name = find(document, 'story', gone.of)?.name;
           const found: Found = {
@@ -40,13 +49,11 @@ export const CONTENTS: Rule = {
           };
           return [found];
         }
-        const words = plainText(node);
-        const match = /^\s*([\p{L}]?\d{1,4})\b|\b([\p{L}]?\d{1,4})\s*$/u.exec(words);
-        const typed = match && (match[1] ?? match[2]!);
-        if (!typed) return [];
+        const line = typedIn(node);
+        if (!line) return [];
+        const { words, typed, from } = line;
         const entry = known.find(({ story, names }) => story.id !== text.story && names.some((name) => words.includes(name)));
         if (!entry?.folio || entry.folio === typed) return [];
-        const from = words.indexOf(typed, match.index);
         const found: Found = {
           grave: 'fault',
           at: { ...at, paragraph, from, to: from + typed.length },

@@ -3,7 +3,10 @@ import { bodyText } from '../../records/body';
 import { all, find } from '../../records/document';
 import type { Found } from '../finding';
 import { textName } from '../lines';
+import { remembered } from '../remembered';
 import type { Rule } from '../rule';
+
+const isBlank = remembered((body) => bodyText(body).trim() === '');
 
 /** Text frames without a word in them. */
 export const EMPTY_TEXTS: Rule = {
@@ -19,7 +22,7 @@ export const EMPTY_TEXTS: Rule = {
       const { content } = frame;
       if (content.type !== 'text' || frame.hidden || !placedPage(document, frame.on)) return [];
       const text = find(document, 'text', content.text);
-      const isEmpty = !text || bodyText(text.body).trim() === '';
+      const isEmpty = !text || isBlank(text.body);
       if (!isEmpty && shown.has(frame.id)) return [];
       const name = text && textName({ find: (kind, id) => find(document, kind, id) }, text);
       return [

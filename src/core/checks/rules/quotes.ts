@@ -4,9 +4,12 @@ import { all, find, threadOf } from '../../records/document';
 import type { Found } from '../finding';
 import { shortened } from '../lines';
 import { type Mend, nearestWords } from '../mends';
+import { remembered } from '../remembered';
 import type { Rule } from '../rule';
 
 const plain = (words: string): string => words.replace(/[\s\u2028]+/g, ' ').trim();
+
+const plainOf = remembered((body) => plain(bodyText(body)));
 
 /** Pull quotes whose story no longer says so. */
 export const QUOTES: Rule = {
@@ -17,7 +20,7 @@ export const QUOTES: Rule = {
       const { source } = text;
       const from = source && find(document, 'text', source.text);
       const frame = threadOf(document, text.id).find(({ on }) => placedPage(document, on));
-      if (!source || !from || !frame || plain(bodyText(from.body)).includes(plain(source.words))) return [];
+      if (!source || !from || !frame || plainOf(from.body).includes(plain(source.words))) return [];
       const now = nearestWords(document, source.text, source.words);
       const mends: Mend[] = [{ name: 'Keep it on purpose', do: 'untie', of: { quote: text.id } }];
       if (now) mends.unshift({ name: `Quote “${shortened(now)}”`, do: 'requote', of: { quote: text.id, words: now } });

@@ -3,10 +3,16 @@ import { bodyText, countWords } from '../../records/body';
 import { all, find, threadOf } from '../../records/document';
 import { placedPage } from '../../page/pages';
 import type { Found } from '../finding';
+import { remembered } from '../remembered';
 import type { Rule } from '../rule';
 
 /** Words that two stories must share for one to be the other again. */
 const ENOUGH = 20;
+
+const wordsIn = remembered((body) => {
+  const words = bodyText(body);
+  return { words, count: countWords(words) };
+});
 
 /** Stories on no page, or only in part, and the same story twice. */
 export const UNPLACED: Rule = {
@@ -30,7 +36,7 @@ export const UNPLACED: Rule = {
         continue;
       }
       const body = find(document, 'text', story.parts.body);
-      const hasWords = body && countWords(bodyText(body.body)) > 0;
+      const hasWords = body && wordsIn(body.body).count > 0;
       if (hasWords && !threadOf(document, body.id).some(({ on }) => placedPage(document, on)))
         out.push({
           grave: 'grave',
@@ -43,8 +49,8 @@ export const UNPLACED: Rule = {
     const seen = new Map<string, string>();
     for (const story of placed) {
       const text = find(document, 'text', story.parts.body);
-      const words = text ? bodyText(text.body) : '';
-      if (countWords(words) < ENOUGH) continue;
+      const { words, count } = text ? wordsIn(text.body) : { words: '', count: 0 };
+      if (count < ENOUGH) continue;
       const other = seen.get(words);
       if (other === undefined) seen.set(words, story.name);
       else {
