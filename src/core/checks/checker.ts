@@ -5,7 +5,7 @@ import type { PictureFiles } from '../pictures/states';
 import type { Measured } from '../print/measured';
 import { spoken } from '../records/language';
 import { all, type Document, find } from '../records/document';
-import type { DocumentRecord, FormatRecord, ProfileRecord, RecordKind, TextRecord } from '../records/index';
+import type { DocumentRecord, RecordKind, TextRecord } from '../records/index';
 import { profileOf } from '../print/profile';
 import type { Face } from '../type/face';
 import { type StyleSheet, styleSheet } from '../type/styles';
@@ -35,18 +35,8 @@ interface CheckedPage {
   readonly told: readonly Told[];
 }
 
-interface PageInput {
-  readonly list: PageList;
-  readonly folio: string;
-  readonly side: 'left' | 'right';
-  readonly beside: string | undefined;
-  readonly format: FormatRecord;
-  readonly limits: ProfileRecord;
-  readonly sheet: StyleSheet;
-  readonly files: PictureFiles;
-  readonly language: string;
-  readonly measured: Measured | undefined;
-}
+/** What a page is looked at with, but for the records that rules ask for. */
+type PageInput = Omit<PageView, 'find' | 'face'>;
 
 /**
  * Checks documents, one state after another, by all rules. What a rule says of a page or a text is kept as long as all that it

@@ -17,12 +17,14 @@ const PLACES = [
   { name: 'Handoff', path: 'handoff' },
 ] as const;
 
+export type IssuePlace = (typeof PLACES)[number]['path'];
+
 interface IssueHeaderProps {
   readonly document: string;
   readonly publication: string;
   readonly name: string;
   readonly house: string | undefined;
-  readonly place: 'plan' | 'copy' | 'pages' | 'checks' | 'handoff';
+  readonly place: IssuePlace;
   readonly store?: DeskStore;
   /** Where the issue is composed, it is checked too: how much was found stands at the word. */
   readonly composer?: ComposerClient;
