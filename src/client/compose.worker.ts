@@ -419,7 +419,7 @@ const typesetter: Typesetter = {
     }, 'marks'),
   setFit: (text) => inTurn(() => (text === null ? liveFit.end() : beginFit(text))),
   fitTogether: (ids) => inTurn(() => liveFit.together(ids)),
-  watchChecks: (watches) => inTurn(() => checks.watch(watches)),
+  watchChecks: (watches, pause) => inTurn(() => checks.watch(watches, pause)),
   setPictureFiles: (files) => inTurn(() => checks.setFiles(files)),
   watch: (pages) =>
     inTurn(() => {

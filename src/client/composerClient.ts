@@ -221,9 +221,12 @@ export class ComposerClient {
     this.#tell((typesetter) => typesetter.showInvisibles(are));
   }
 
-  /** Has the issue checked, now and whenever it has come to rest, or no more. */
-  watchChecks(watches: boolean): void {
-    this.#tell((typesetter) => typesetter.watchChecks(watches));
+  /**
+   * Has the issue checked, now and whenever it has come to rest, or no more.
+   * @param pause milliseconds between two slices of measuring
+   */
+  watchChecks(watches: boolean, pause = 0): void {
+    this.#tell((typesetter) => typesetter.watchChecks(watches, pause));
   }
 
   /** Has ways tried to make a text fit, told of as they are found; null ends it. */

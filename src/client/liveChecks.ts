@@ -30,6 +30,7 @@ export class LiveChecks {
   readonly #tell: (findings: LiveFindings) => void;
   readonly #checker = new Checker();
   #watches = false;
+  #pause = 0;
   #files: PictureFiles = ALL_THERE;
   #timer: ReturnType<typeof setTimeout> | undefined;
   /** Changes with every change: what was begun for another is given up. */
@@ -49,8 +50,10 @@ export class LiveChecks {
     this.#tell = tell;
   }
 
-  watch(watches: boolean): void {
+  /** @param pause milliseconds between two slices of measuring */
+  watch(watches: boolean, pause: number): void {
     this.#watches = watches;
+    this.#pause = pause;
     this.changed();
   }
 
@@ -90,7 +93,8 @@ export class LiveChecks {
       const table = await this.#meter.fetch(document, list, beside);
       if (turn !== this.#turn || !table) return;
       const steps = this.#meter.measuring(document, list, beside, table);
-      for (let done = false; !done && turn === this.#turn;)
+      for (let done = false; !done && turn === this.#turn;) {
+        if (this.#pause > 0) await new Promise((resolve) => setTimeout(resolve, this.#pause));
         await new Promise<void>((resolve) =>
           this.#inTurn(() => {
             const until = performance.now() + SLICE;
@@ -98,6 +102,7 @@ export class LiveChecks {
             resolve();
           }),
         );
+      }
       if (turn !== this.#turn) return;
       if (performance.now() - told < TELL) continue;
       told = performance.now();

@@ -85,7 +85,8 @@ export class PageMeter {
       // What could not be had is asked for again the next time.
       own.catch(() => this.#tables.delete(key));
     }
-    return own.catch(() => undefined);
+    // Where the print shop’s own is not to be had, the usual one is nearer than none.
+    return own.catch(() => (icc === undefined ? undefined : this.#table(undefined)));
   }
 
   async #source(record: PictureRecord | undefined): Promise<void> {

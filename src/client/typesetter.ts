@@ -179,8 +179,11 @@ export interface Typesetter {
   showInvisibles(are: boolean): Promise<void>;
   /** Stretches that are marked on the pages, such as words that are misspelt. */
   setMarks(marks: readonly RangeIn[]): Promise<void>;
-  /** Whether what is found by checking the issue is told of, now and whenever it has come to rest. */
-  watchChecks(watches: boolean): Promise<void>;
+  /**
+   * Whether what is found by checking the issue is told of, now and whenever it has come to rest.
+   * @param pause milliseconds between two slices of measuring: longer where something else is looked at
+   */
+  watchChecks(watches: boolean, pause: number): Promise<void>;
   /** What is known of the files of pictures. */
   setPictureFiles(files: PictureFiles): Promise<void>;
   /** The text for which ways to make it fit are tried, told of as they are found, and anew with every change; null ends it. */

@@ -84,7 +84,7 @@ async function walkTo(key: string): Promise<void> {
 describe('an issue with twenty faults', () => {
   it('has all of them found, at the word Checks, in the page line, and in the list', async () => {
     await desk.until('the page line has notches', () => document.querySelectorAll('[data-notch]').length > 3);
-    expect(await page.$('nav [data-found]')).not.toBeNull();
+    expect(await page.$('nav [data-open-findings]')).not.toBeNull();
     await openChecks();
     const found = await rows();
     for (const { rule, says } of PLANTED)

@@ -323,7 +323,7 @@ describe('putting a story on the page', () => {
     );
     await desk.page.click('text/As many pages as it needs');
     await desk.stored();
-    const fit = await desk.page.$eval(`[data-story="${long}"]`, (element) => element.textContent);
+    const fit = await desk.page.$eval(`[data-story="${long}"]`, (element) => element.closest('li')!.textContent);
     expect(fit).toMatch(/fits|room for/);
     expect((await desk.changes()).at(-1)!.label).toBe('Place a story');
   });

@@ -452,7 +452,7 @@ const CASES: readonly Case[] = [
       pic: picture('pic', { caption: '', credit: '', alternative: '' }),
       pf: pictureFrame('pf', 'pic', 'p1', { x: 50, y: 540, w: 40, h: 40 }),
     },
-    says: /has no caption, credit and no alternative text/,
+    says: /has no caption, no credit and no alternative text/,
   },
   {
     rule: 'light',

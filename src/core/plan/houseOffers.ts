@@ -1,3 +1,4 @@
+import { PRINT } from '../properties/print';
 import { LAYOUT } from '../properties/frame';
 import { millimetres, type Table } from '../properties/property';
 import { PARAGRAPH } from '../properties/type';
@@ -73,20 +74,20 @@ function nameOf(issue: Document, { kind, now }: HouseChange, own: DocumentRecord
 function wordsOf(before: DocumentRecord | undefined, now: DocumentRecord | undefined): string {
   if (!now) return 'removed';
   if (!before) return 'new';
-  const parts = differences(before, now);
+  const parts = differences(before, now, now.kind === 'profile' ? PRINT : PROPERTIES);
   return parts.length > 4 ? `${parts.slice(0, 4).join(', ')} and ${parts.length - 4} more` : parts.join(', ');
 }
 
-function differences(before: object, now: object, path = ''): string[] {
+function differences(before: object, now: object, table: Table, path = ''): string[] {
   const p = before as Record<string, unknown>;
   const q = now as Record<string, unknown>;
   return [...new Set([...Object.keys(p), ...Object.keys(q)])].flatMap((key): string[] => {
     if (same(p[key], q[key])) return [];
-    const property = PROPERTIES[key];
+    const property = table[key];
     const label = property?.label ?? LABELS[key] ?? sentenceCase(key);
     const name = path === '' ? label : `${path}, ${label.toLowerCase()}`;
     if (isPlain(p[key]) && isPlain(q[key]))
-      return differences(p[key] as object, q[key] as object, key === 'properties' || key === 'box' ? '' : name);
+      return differences(p[key] as object, q[key] as object, table, key === 'properties' || key === 'box' ? '' : name);
     const words = (value: unknown) => (property ? valueWords(property, value) : plainWords(value));
     const [from, to] = [words(p[key]), words(q[key])];
     return from !== undefined && to !== undefined ? [`${name} ${from} → ${to}`] : [name];

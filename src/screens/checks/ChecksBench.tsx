@@ -8,19 +8,20 @@ import type { Finding } from '@/core/checks/finding';
 import { allMended, isDone, type Mend, mended } from '@/core/checks/mends';
 import { reportOf } from '@/core/checks/report';
 import { lengthIn } from '@/core/checks/lengthIn';
-import { formatOf } from '@/core/page/pages';
+import { formatOf, placedPage } from '@/core/page/pages';
 import { profileOf } from '@/core/print/profile';
 import { paperWords } from '@/core/properties/print';
 import { counted } from '@/core/records/count';
 import { reportPage } from '@/formats/report/report';
 import { Choice } from '@/parts/Choice';
 import { Notices } from '@/parts/Notices';
+import { PageCells } from '../desk/PageLine';
 import { command } from '../frame/commands/command';
 import { useCommands } from '../frame/commands/useCommands';
 import { IssueHeader } from '../frame/IssueHeader';
 import { useConflicts } from '../frame/useConflicts';
 import { useLatest } from '../frame/useLatest';
-import { useLiveChecks } from '../frame/useLiveChecks';
+import { PAUSES, useLiveChecks } from '../frame/useLiveChecks';
 import { useNotices } from '../frame/useNotices';
 import type { OpenedTools } from '../frame/useOpened';
 import { spotUrl } from '../frame/spotUrl';
@@ -42,6 +43,7 @@ export interface ChecksScreenProps {
 const SMALL = 220;
 
 const NONE: readonly Finding[] = [];
+const nothing = () => undefined;
 
 /** What of the list is in sight. */
 const SHOWN = { all: 'All', fault: 'Without details', grave: 'Grave only' } as const;
@@ -52,8 +54,9 @@ const isShown = ({ grave, accepted }: Finding, shown: Shown): boolean =>
 
 export function ChecksBench({ id, publication, name, house, store, composer }: ChecksScreenProps & OpenedTools) {
   const { document } = useSyncExternalStore(store.subscribe, store.snapshot, store.snapshot);
-  useLiveChecks(id, store, composer);
+  useLiveChecks(id, store, composer, PAUSES.checks);
   const checked = useSetting(composer, (setting) => setting.checked);
+  const fits = useSetting(composer, (setting) => setting.fits);
   const trouble = useSetting(composer, (setting) => setting.trouble);
   const { notices, say, close } = useNotices();
   useConflicts(store, say);
@@ -122,6 +125,15 @@ export function ChecksBench({ id, publication, name, house, store, composer }: C
   };
   const ask = useLatest((of: Finding) => void store.act('Ask again for a finding', (now) => askAgain(now, [of])));
 
+  /** Chooses the first finding of a spread. */
+  const goTo = useLatest((spread: number) => {
+    const first = inOrder.find(
+      ({ at, accepted }) => accepted === undefined && placedPage(document, at.page ?? '')?.spread === spread,
+    );
+    if (!first) return say('Nothing was found on those pages.');
+    setChosen(first.key);
+    rowOf(list.current, first.key)?.focus();
+  });
   const step = (by: 1 | -1) => {
     const at = chosen ? inOrder.indexOf(chosen) : -1;
     const next = inOrder[Math.max(0, Math.min(inOrder.length - 1, at + by))];
@@ -178,6 +190,19 @@ export function ChecksBench({ id, publication, name, house, store, composer }: C
         store={store}
         composer={composer}
         tools={tools}
+      />
+      <PageCells
+        document={document}
+        format={format}
+        spread={placedPage(document, chosen?.at.page ?? '')?.spread ?? -1}
+        fits={fits}
+        findings={findings}
+        stirred={false}
+        hovered={undefined}
+        composer={composer}
+        kind="issue"
+        onGo={goTo}
+        onHover={nothing}
       />
       <div className="flex min-h-0 flex-1">
         <main className="border-base-300 bg-base-100 flex w-[47.5rem] min-w-0 shrink flex-col border-r">

@@ -15,7 +15,7 @@ import { command } from '../frame/commands/command';
 import { useCommands } from '../frame/commands/useCommands';
 import { IssueHeader } from '../frame/IssueHeader';
 import { useConflicts } from '../frame/useConflicts';
-import { useLiveChecks } from '../frame/useLiveChecks';
+import { PAUSES, useLiveChecks } from '../frame/useLiveChecks';
 import { useLatest } from '../frame/useLatest';
 import { useNotices } from '../frame/useNotices';
 import type { OpenedTools } from '../frame/useOpened';
@@ -53,7 +53,7 @@ export function CopyBench({ id, publication, name, house, today, at, store, comp
   const trouble = useSetting(composer, (setting) => setting.trouble);
   const { notices, say, close } = useNotices();
   useConflicts(store, say);
-  useLiveChecks(id, store, composer);
+  useLiveChecks(id, store, composer, PAUSES.elsewhere);
   const actions = useCopyActions(store);
   const [open, setOpen] = useState(at);
   const [filter, setFilter] = useState('');

@@ -28,7 +28,7 @@ export function PageLine({ desk, hovered, onHover }: PageLineProps) {
   const checked = useSetting(desk.composer, (setting) => setting.checked);
   const isMoving = useHand(desk.hand, ({ doing }) => doing === 'moving');
   return (
-    <Cells
+    <PageCells
       document={desk.document}
       format={desk.format}
       spread={desk.spread.index}
@@ -92,7 +92,8 @@ function cellsOf(document: Document, fits: ReadonlyMap<string, Fit>, findings: r
   return cells;
 }
 
-const Cells = memo(function Cells({
+/** The cells themselves, for whoever shows an issue’s pages in a line. */
+export const PageCells = memo(function PageCells({
   document,
   format,
   spread,
@@ -134,7 +135,7 @@ const Cells = memo(function Cells({
                 type="button"
                 data-page={page.id}
                 // One of them is stopped at, however many there are; arrow keys go on from it.
-                tabIndex={index === spread && page === pages[0]!.page ? 0 : -1}
+                tabIndex={index === Math.max(0, spread) && page === pages[0]!.page ? 0 : -1}
                 className={`border-base-300 relative h-[1.15rem] w-7 border text-left ${index === spread ? 'bg-primary/15' : 'bg-base-100'} -ml-px first:ml-0`}
                 aria-label={`${kind === 'masters' ? `${nameOf?.(pages) ?? ''}, ${side} page` : `Page ${folio}`}${cell.overset ? `, ${cell.overset}` : ''}${cell.found.length > 0 ? `, ${counted(cell.found.length, 'finding')}` : ''}`}
                 aria-current={index === spread ? 'page' : undefined}

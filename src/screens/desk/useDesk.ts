@@ -23,7 +23,7 @@ import { contains, middleOf, type Point } from '@/core/geometry/box';
 import { type FrameInSight, onSpread } from './frames/frameInSight';
 import { textOf } from './frames/frameWords';
 import { useChosen } from './frames/useChosen';
-import { useLiveChecks } from '../frame/useLiveChecks';
+import { PAUSES, useLiveChecks } from '../frame/useLiveChecks';
 import { useDeskActions } from './frames/useDeskActions';
 import { wholeGroup } from './frames/wholeGroup';
 import { Hand, textHolder } from './hand/hand';
@@ -124,7 +124,7 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
   const picking = usePicking({ ...surroundings, hand });
   const cropping = useCropping({ hand, store, composer, view, actions });
   const outlining = useOutlining({ hand, store, composer, view, actions });
-  const pictureFiles = useLiveChecks(place.document, store, composer, place.kind === 'issue');
+  const pictureFiles = useLiveChecks(place.document, store, composer, PAUSES.desk, place.kind === 'issue');
   const guiding = useGuiding({ hand, view, format, pages, frames, actions });
   useUnitOf(document);
   const inHand = useTextInHand(store, composer, () => textHolder(hand));

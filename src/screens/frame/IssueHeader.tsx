@@ -78,7 +78,7 @@ function Found({ composer }: { composer: ComposerClient }) {
     <span
       className={`ml-1.5 font-semibold ${isGrave ? 'text-error' : ''}`}
       aria-label={`${open.length} to look at`}
-      data-found={open.length}
+      data-open-findings={open.length}
     >
       {open.length}
     </span>

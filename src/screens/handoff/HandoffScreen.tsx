@@ -149,6 +149,7 @@ function Cards({ id, publication, name, house, pages, deliveries: first }: Hando
               <State
                 delivery={delivery}
                 issue={id}
+                isLatest={deliveries.find(({ options }) => options.purpose === delivery.options.purpose) === delivery}
                 onCancel={() => cancel(delivery.id)}
                 onAllTheSame={() => make({ ...delivery.options, noticed: true })}
               />
@@ -205,11 +206,13 @@ interface StateProps {
   readonly delivery: DeliveryView;
   readonly issue: string;
   readonly onCancel: () => void;
+  /** No other of its purpose was asked for after it. */
+  readonly isLatest: boolean;
   /** Has it made although something grave was found. */
   readonly onAllTheSame: () => void;
 }
 
-function State({ delivery, issue, onCancel, onAllTheSame }: StateProps) {
+function State({ delivery, issue, isLatest, onCancel, onAllTheSame }: StateProps) {
   if (delivery.state === 'done') {
     return (
       <>
@@ -224,7 +227,8 @@ function State({ delivery, issue, onCancel, onAllTheSame }: StateProps) {
       </>
     );
   }
-  if (delivery.state === 'held') return <Held delivery={delivery} issue={issue} onAllTheSame={onAllTheSame} />;
+  if (delivery.state === 'held')
+    return <Held delivery={delivery} issue={issue} isLatest={isLatest} onAllTheSame={onAllTheSame} />;
   if (delivery.state === 'failed' || delivery.state === 'cancelled')
     return <span className={delivery.state === 'failed' ? 'text-error' : 'opacity-70'}>{delivery.message}</span>;
   return (
@@ -255,7 +259,7 @@ function Report({ delivery: { id, report } }: Pick<StateProps, 'delivery'>) {
 }
 
 /** Grave findings that a delivery was held for. */
-function Held({ delivery, issue, onAllTheSame }: Omit<StateProps, 'onCancel'>) {
+function Held({ delivery, issue, isLatest, onAllTheSame }: Omit<StateProps, 'onCancel'>) {
   const graves = (delivery.report?.findings ?? []).filter(({ grave, accepted }) => grave === 'grave' && accepted === undefined);
   return (
     <div className="min-w-0 flex-1" role="group" aria-label="Held">
@@ -269,12 +273,16 @@ function Held({ delivery, issue, onAllTheSame }: Omit<StateProps, 'onCancel'>) {
         {graves.length > MOST_HELD && <li className="opacity-75">and {graves.length - MOST_HELD} more</li>}
       </ul>
       <div className="flex items-center gap-3">
-        <Link className="btn btn-xs btn-primary font-semibold" href={`/issues/${issue}/checks`}>
-          See them in Checks
-        </Link>
-        <button type="button" className="btn btn-xs" onClick={onAllTheSame}>
-          Make it all the same
-        </button>
+        {isLatest && (
+          <>
+            <Link className="btn btn-xs btn-primary font-semibold" href={`/issues/${issue}/checks`}>
+              See them in Checks
+            </Link>
+            <button type="button" className="btn btn-xs" onClick={onAllTheSame}>
+              Make it all the same
+            </button>
+          </>
+        )}
         <Report delivery={delivery} />
       </div>
     </div>

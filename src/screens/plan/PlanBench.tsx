@@ -22,7 +22,7 @@ import { followPointer, hasWandered } from '../../parts/followPointer';
 import { command } from '../frame/commands/command';
 import { useCommands } from '../frame/commands/useCommands';
 import { useConflicts } from '../frame/useConflicts';
-import { useLiveChecks } from '../frame/useLiveChecks';
+import { PAUSES, useLiveChecks } from '../frame/useLiveChecks';
 import { spotUrl } from '../frame/spotUrl';
 import { useNotices } from '../frame/useNotices';
 import { useSetting } from '../sheet/useSetting';
@@ -81,7 +81,7 @@ export function PlanBench({ id, publication, name, house, recurring, today, kept
   const { notices, say, close } = useNotices();
   const actions = usePlanActions(store, composer, say);
   useConflicts(store, say);
-  useLiveChecks(id, store, composer);
+  useLiveChecks(id, store, composer, PAUSES.elsewhere);
   useKept(SMALL_PAGES, id, kept, store, composer);
   const router = useRouter();
   const [chosenIds, setChosen] = useState<ReadonlySet<string>>(new Set());

@@ -26,7 +26,13 @@ export async function checkIssue(
   between: () => Promise<void>,
 ): Promise<CheckReport> {
   const { icc, coverage } = profileOf(document);
-  const table = await inkTable(icc ? (await getBlob(icc.blob)).bytes : undefined);
+  // Where the print shop’s own is not to be had, the usual one is nearer than none.
+  const table = await (icc
+    ? getBlob(icc.blob).then(
+        ({ bytes }) => inkTable(bytes),
+        () => inkTable(),
+      )
+    : inkTable());
   const files: PictureFiles = { missing: new Set(await missingPictures(id)), changed: new Set() };
   const sides = besides(document, composed.pages);
   const measured = new Map<PageList, Measured>();

@@ -21,7 +21,7 @@ export const PICTURE_WORDS: Rule = {
         {
           grave: lacks.includes('credit') ? 'fault' : 'detail',
           at: { page: view.list.page, frame: item.frame, box: boxOf(item), picture: picture.id },
-          words: `“${picture.name}” has no ${listed(lacks).replace(' and ', ' and no ')}.`,
+          words: `“${picture.name}” has ${listed(lacks.map((each) => `no ${each}`))}.`,
           effect: lacks.includes('credit')
             ? 'Nobody is named for it.'
             : lacks.includes('caption')

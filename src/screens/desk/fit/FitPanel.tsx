@@ -107,8 +107,12 @@ export function FitPanel({ desk, text }: { desk: Desk; text: string }) {
   }, [ids, show, close]);
   const take = () => {
     if (!now || isEmpty(now.diff)) return;
-    store.do(`Make ${story ? `“${story.name}”` : 'a text'} fit`, now.diff);
-    desk.setFitting(undefined);
+    try {
+      store.do(`Make ${story ? `“${story.name}”` : 'a text'} fit`, now.diff);
+      desk.setFitting(undefined);
+    } catch {
+      say('Somebody has changed the text meanwhile. It is tried anew: look again, then take it.', 'wrong');
+    }
   };
   const proposed = found?.isDone ? proposal(found.fit, mends) : [];
   const over = found ? overBy(found.fit) : 0;
