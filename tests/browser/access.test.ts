@@ -64,7 +64,7 @@ const PLACES: readonly (readonly [name: string, path: () => string, ready: strin
   ['shelf', () => '/', '[data-publication], main h2'],
   ['plan', () => `/issues/${issue}/plan`, 'canvas'],
   ['pages', () => `/issues/${issue}/pages`, '.desk[data-ready=true]'],
-  ['fit', () => `/issues/${issue}/pages?fit=what-the-gust-meter-heard-body`, '[data-fit-done=true]'],
+  ['fit', () => `/issues/${issue}/pages?fit=the-spar-remembers-body`, '[data-fit-done=true]'],
   ['checks', () => `/issues/${issue}/checks`, '[data-checked=true]'],
   ['handoff', () => `/issues/${issue}/handoff`, 'main button'],
   ['details of the house', () => `/houses/${house}/details`, 'main input, main textarea'],

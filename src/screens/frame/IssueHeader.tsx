@@ -76,11 +76,12 @@ function Found({ composer }: { composer: ComposerClient }) {
   const isGrave = open.some(({ grave }) => grave === 'grave');
   return (
     <span
-      className={`ml-1.5 font-semibold ${isGrave ? 'text-error' : ''}`}
+      className="ml-1.5 flex items-center gap-1 font-semibold"
       aria-label={`${open.length} to look at`}
       data-open-findings={open.length}
     >
       {open.length}
+      {isGrave && <span className="bg-error size-1.5 rounded-full" aria-hidden="true" />}
     </span>
   );
 }

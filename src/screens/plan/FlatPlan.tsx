@@ -235,7 +235,7 @@ const PlanPage = memo(
           {under.fit && (
             <button
               type="button"
-              className={`ml-auto pr-1.5 hover:underline ${under.fit.over ? 'text-error font-semibold' : 'opacity-70'}`}
+              className={`ml-auto min-h-6 min-w-6 pr-1.5 text-right hover:underline ${under.fit.over ? 'text-error font-semibold' : 'opacity-70'}`}
               aria-label={`${under.fit.story}: ${under.fit.words}. Make it fit`}
               onClick={() => onFit(page, under.fit!.text)}
             >

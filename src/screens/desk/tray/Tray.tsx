@@ -261,7 +261,7 @@ function Story({ document, story, composer, onCarry, onPlace, onFit }: StoryProp
         {fit && (
           <button
             type="button"
-            className={`narrow block pb-1.5 pl-2 text-left leading-tight hover:underline ${over ? 'text-error font-semibold' : 'text-success'}`}
+            className={`narrow block min-h-6 w-full pb-1 pl-2 text-left leading-tight hover:underline ${over ? 'text-error font-semibold' : 'text-success'}`}
             aria-label={`${story.name}: ${fitWords(fit)}. Make it fit`}
             title="Make it fit …"
             onClick={() => onFit(story.parts.body)}
