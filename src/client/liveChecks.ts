@@ -1,5 +1,4 @@
 import { Checker } from '@/core/checks/checker';
-import type { Finding } from '@/core/checks/finding';
 import type { Composed } from '@/core/compose/composer';
 import type { PageList } from '@/core/compose/displayList/displayList';
 import { ALL_THERE, type PictureFiles } from '@/core/pictures/states';
@@ -66,10 +65,11 @@ export class LiveChecks {
   changed(rest = REST): void {
     const turn = ++this.#turn;
     clearTimeout(this.#timer);
-    if (this.#watches) this.#timer = setTimeout(() => this.#inTurn(() => this.#check(turn)), rest);
+    if (this.#watches) this.#timer = setTimeout(() => this.#inTurn(() => this.#check(turn, true)), rest);
   }
 
-  #check(turn: number): void {
+  /** @param measures pages that nobody has measured are measured after it */
+  #check(turn: number, measures: boolean): void {
     const now = this.#now();
     if (!now || turn !== this.#turn) return;
     const { document, composed } = now;
@@ -79,10 +79,11 @@ export class LiveChecks {
     const sources = { face: (id: string) => this.#shaper.face(id), files: this.#files, measured };
     const until = performance.now() + SLICE;
     const findings = this.#checker.checkUntil(document, composed, sources, () => performance.now() > until);
-    if (!findings) return this.#inTurn(() => this.#check(turn));
+    if (!findings) return this.#inTurn(() => this.#check(turn, measures));
     const left = composed.pages.filter((list) => known(list) === undefined);
-    this.#told(findings, composed.pages.length - left.length, composed.pages.length);
-    if (left.length > 0) void this.#measure(turn, document, left, sides);
+    const pages = composed.pages.length;
+    this.#tell({ findings, measured: pages - left.length, pages });
+    if (measures && left.length > 0) void this.#measure(turn, document, left, sides);
   }
 
   /** Measures pages one after another, and tells what came of it every now and then. */
@@ -106,30 +107,9 @@ export class LiveChecks {
       if (turn !== this.#turn) return;
       if (performance.now() - told < TELL) continue;
       told = performance.now();
-      this.#inTurn(() => this.#checkAgain(turn));
+      this.#inTurn(() => this.#check(turn, false));
     }
-    this.#inTurn(() => this.#checkAgain(turn));
-  }
-
-  /** The same issue, of which more is measured now. */
-  #checkAgain(turn: number): void {
-    const now = this.#now();
-    if (!now || turn !== this.#turn) return;
-    const { document, composed } = now;
-    const sides = besides(document, composed.pages);
-    let done = 0;
-    const measured = (list: PageList) => {
-      const known = this.#meter.known(document, list, sides.get(list.page));
-      if (known) done++;
-      return known ?? this.#meter.last(list.page);
-    };
-    const sources = { face: (id: string) => this.#shaper.face(id), files: this.#files, measured };
-    const findings = this.#checker.check(document, composed, sources);
-    this.#told(findings, done, composed.pages.length);
-  }
-
-  #told(findings: readonly Finding[], measured: number, pages: number): void {
-    this.#tell({ findings, measured, pages });
+    this.#inTurn(() => this.#check(turn, false));
   }
 }
 

@@ -3,7 +3,7 @@ import type { PageList, PictureItem } from '@/core/compose/displayList/displayLi
 import { adjustedKey } from '@/core/pictures/adjusting';
 import { screenSource } from '@/core/pictures/screen';
 import type { InkTable } from '@/core/print/inkTable';
-import { type Beside, type Measured, measuring } from '@/core/print/measured';
+import { type Beside, type Measured, measuring, picturesOn } from '@/core/print/measured';
 import { MEASURED_SIDE, type PicturePixels, picturePixels, type PictureSource } from '@/core/print/picturePixels';
 import { type Document, find } from '@/core/records/document';
 import type { PictureRecord } from '@/core/records/index';
@@ -107,16 +107,6 @@ export class PageMeter {
 }
 
 const fileOf = (record: PictureRecord): string => record.preview ?? record.blob;
-
-function picturesOn({ items }: PageList): string[] {
-  return items.flatMap((item) => {
-    if (item.type === 'picture') return [item.picture];
-    if (item.type !== 'text') return [];
-    return item.columns.flatMap(({ lines }) =>
-      lines.flatMap(({ marks }) => (marks ?? []).flatMap((mark) => (mark.type === 'picture' ? [mark.picture] : []))),
-    );
-  });
-}
 
 function byOf(document: Document, list: PageList, beside: Beside | undefined): By {
   const { coverage, icc } = profileOf(document);

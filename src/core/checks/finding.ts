@@ -47,3 +47,13 @@ export interface Finding extends Found {
   /** Why somebody let it pass; undefined where nobody did. */
   readonly accepted: string | undefined;
 }
+
+/** Nobody has let it pass. */
+export const isOpen = ({ accepted }: Pick<Finding, 'accepted'>): boolean => accepted === undefined;
+
+/** What a delivery is held for. */
+export const isOpenGrave = (finding: Pick<Finding, 'accepted' | 'grave'>): boolean =>
+  isOpen(finding) && finding.grave === 'grave';
+
+/** What is counted at the word Checks and stands in the page line: all but details. */
+export const isCounted = (finding: Pick<Finding, 'accepted' | 'grave'>): boolean => isOpen(finding) && finding.grave !== 'detail';

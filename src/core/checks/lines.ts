@@ -1,4 +1,5 @@
 import { type Line, type Run, runWidth, type TextItem } from '../compose/displayList/displayList';
+import { linesOf, type PlacedLine } from '../compose/displayList/linesOf';
 import { lineText } from '../compose/displayList/lineText';
 import { type Box, shifted } from '../geometry/box';
 import { mappedBox } from '../geometry/matrix';
@@ -6,21 +7,14 @@ import type { TextRecord } from '../records/index';
 import { ownItems, type PageView } from './rule';
 
 /** A line of a text on a page, as rules look at it. */
-export interface LineOnPage {
+export interface LineOnPage extends Omit<PlacedLine, 'shows'> {
   readonly item: TextItem;
   readonly text: TextRecord;
-  /** Of the item's columns. */
-  readonly column: number;
-  readonly line: Line;
-  readonly paragraph: number;
   /** The characters of its paragraph that it shows. */
   readonly from: number;
   readonly to: number;
   /** It begins its paragraph. */
   readonly isFirst: boolean;
-  /** The first or last of what stands in its column. */
-  readonly opens: boolean;
-  readonly closes: boolean;
 }
 
 const known = new WeakMap<TextItem, { readonly text: TextRecord; readonly lines: readonly LineOnPage[] }>();
@@ -42,22 +36,9 @@ export function linesOn(view: Shown): LineOnPage[] {
 function linesIn(item: TextItem, text: TextRecord): readonly LineOnPage[] {
   const kept = known.get(item);
   if (kept?.text === text) return kept.lines;
-  const lines: LineOnPage[] = [];
-  item.columns.forEach((own, column) => {
-    own.lines.forEach((line, i) => {
-      const paragraph = own.paragraphs[i]!;
-      if (paragraph < 0) return;
-      let from = Infinity;
-      let to = -Infinity;
-      for (const run of line.runs) {
-        if (run.added && run.from === run.to) continue;
-        if (run.from < from) from = run.from;
-        if (run.to > to) to = run.to;
-      }
-      if (from === Infinity) from = to = 0;
-      const place = { opens: i === 0, closes: i === own.lines.length - 1 };
-      lines.push({ item, text, column, line, paragraph, from, to, isFirst: from === 0, ...place });
-    });
+  const lines = linesOf(item).map(({ shows, ...line }): LineOnPage => {
+    const { from, to } = shows ?? { from: 0, to: 0 };
+    return { item, text, ...line, from, to, isFirst: from === 0 };
   });
   known.set(item, { text, lines });
   return lines;

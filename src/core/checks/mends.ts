@@ -13,7 +13,7 @@ import { replaced, type Replacement, type Stretch } from '../finding/replacing';
 import { positionOf } from '../editing/places';
 import { bodyText, paragraphsOf, plainBody } from '../records/body';
 import { bodySchema } from '../records/bodySchema';
-import { type Diff, NO_DIFF } from '../records/diff';
+import { type Diff, NO_DIFF, typing } from '../records/diff';
 import { all, type Document, find, get } from '../records/document';
 import { done } from '../records/rebase';
 import { said } from '../records/said';
@@ -139,7 +139,7 @@ export function allMended(document: Document, mends: readonly Mend[]): Diff {
 }
 
 function changedText(id: string, { before, steps }: Transform): Diff {
-  return steps.length === 0 ? NO_DIFF : { ...NO_DIFF, texts: [{ id, ...done(before, steps) }] };
+  return steps.length === 0 ? NO_DIFF : typing(id, done(before, steps));
 }
 
 /** The sentence of a story that says most nearly what a quote says; undefined where none does. */

@@ -1,10 +1,11 @@
 import { Transform } from 'prosemirror-transform';
-import { type Diff, NO_DIFF } from '../records/diff';
+import { type Diff, NO_DIFF, typing } from '../records/diff';
 import { type Document, get } from '../records/document';
 import type { ParagraphProperties } from '../records/paragraphStyle';
 import { done } from '../records/rebase';
 import { said } from '../records/said';
 import type { ParagraphAttrs } from '../records/text';
+import { PLAIN, type StyleSheet } from '../type/styles';
 
 /**
  * Says something of paragraphs of a text by hand, over their styles.
@@ -29,8 +30,12 @@ export function paragraphsSet(
     }
     return false;
   });
-  return tr.steps.length === 0 ? NO_DIFF : { ...NO_DIFF, texts: [{ id: text, ...done(body, tr.steps) }] };
+  return tr.steps.length === 0 ? NO_DIFF : typing(text, done(body, tr.steps));
 }
+
+/** What the style of a paragraph says, whatever is said by hand over it. */
+export const styledAs = ({ sheet }: { readonly sheet: StyleSheet }, { style }: ParagraphAttrs): ParagraphProperties =>
+  sheet.paragraph.get(style) ?? PLAIN;
 
 /** What Fit says of paragraphs: nobody formatted them by hand. */
 export const BY_FIT: ReadonlySet<string> = new Set(['looseness', 'wordSpace', 'letterSpace', 'leading']);

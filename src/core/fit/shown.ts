@@ -1,47 +1,25 @@
-import type { Line, TextItem } from '../compose/displayList/displayList';
+import { linesOf, type PlacedLine } from '../compose/displayList/linesOf';
 import type { Composed } from '../compose/composer';
 
 /** A line of a text where it is shown. */
-export interface ShownLine {
-  readonly page: string;
+export interface ShownLine extends PlacedLine {
   readonly frame: string;
-  readonly column: number;
-  readonly line: Line;
-  readonly paragraph: number;
-  /** It begins or ends its paragraph, stands first or last in its column. */
+  /** It begins or ends its paragraph. */
   readonly isFirst: boolean;
   readonly isLast: boolean;
-  readonly opens: boolean;
-  readonly closes: boolean;
-  readonly height: number;
 }
 
 /** The lines of a text on its pages, in order. */
 export function shownLines({ pages }: Pick<Composed, 'pages'>, text: string): ShownLine[] {
-  const out: ShownLine[] = [];
-  for (const { page, items } of pages)
-    for (const item of items) if (item.type === 'text' && item.text === text) linesOf(item, page, out);
-  return out;
-}
-
-function linesOf({ frame, columns }: TextItem, page: string, out: ShownLine[]): void {
-  columns.forEach(({ lines, paragraphs, box }, column) =>
-    lines.forEach((line, i) => {
-      const paragraph = paragraphs[i]!;
-      if (paragraph < 0) return;
-      const from = Math.min(...line.runs.filter((run) => !run.added || run.from < run.to).map((run) => run.from));
-      out.push({
-        page,
-        frame,
-        column,
-        line,
-        paragraph,
-        isFirst: from === 0,
-        isLast: line.lastOfParagraph,
-        opens: i === 0,
-        closes: i === lines.length - 1,
-        height: box.h,
-      });
+  return pages.flatMap(({ items }) =>
+    items.flatMap((item) => {
+      if (item.type !== 'text' || item.text !== text) return [];
+      return linesOf(item).map((own) => ({
+        ...own,
+        frame: item.frame,
+        isFirst: own.shows?.from === 0,
+        isLast: own.line.lastOfParagraph,
+      }));
     }),
   );
 }

@@ -175,3 +175,6 @@ export function formatNumber(value: number, digits: number): string {
 
 /** A length as it is kept: to a thousandth of a point, so that what was worked out in two ways is the same. */
 export const exact = (points: number): number => Math.round(points * 1000) / 1000;
+
+/** A length in a sentence, in millimetres: “3 mm”. */
+export const lengthIn = (points: number): string => formatLength(points, 'mm');

@@ -1,5 +1,5 @@
 import { overlaps } from '../geometry/box';
-import { type Document, all, find, framesOn, get } from '../records/document';
+import { type Document, all, find, framesOn, get, threadOf } from '../records/document';
 import type { FormatRecord, FrameRecord, MasterRecord, PageRecord, SectionRecord } from '../records/index';
 import type { Folios } from '../records/section';
 import { folioOf } from './folio';
@@ -131,3 +131,7 @@ export function placedPage(document: Document, id: string): PlacedPage | undefin
   if (!index) byId.set(pages, (index = new Map(pages.map((placed) => [placed.page.id, placed]))));
   return index.get(id);
 }
+
+/** The frames of a text that lie on pages, not on masters, in the order of its thread. */
+export const framesOnPages = (document: Document, text: string): FrameRecord[] =>
+  threadOf(document, text).filter(({ on }) => placedPage(document, on));

@@ -48,6 +48,17 @@ export function besides(document: Document, lists: readonly PageList[]): Map<str
   return out;
 }
 
+/** The pictures that a page is painted with, in frames and in lines of text. */
+export function picturesOn({ items }: PageList): string[] {
+  return items.flatMap((item) => {
+    if (item.type === 'picture') return [item.picture];
+    if (item.type !== 'text') return [];
+    return item.columns.flatMap(({ lines }) =>
+      lines.flatMap(({ marks }) => (marks ?? []).flatMap((mark) => (mark.type === 'picture' ? [mark.picture] : []))),
+    );
+  });
+}
+
 /**
  * Paints a page and measures it.
  * @param most the share of ink that a place may have, all four together

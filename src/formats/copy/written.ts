@@ -1,3 +1,4 @@
+import { escaped } from '../markup';
 import type { CopyPicture } from './blocks';
 import type { Beside } from './html';
 
@@ -81,9 +82,6 @@ export class Written {
     return { paragraphs: this.#paragraphs, letters: this.#letters, pictures: this.pictures, dropped: this.dropped };
   }
 }
-
-export const escaped = (text: string): string =>
-  text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;');
 
 function lettered(html: string, letters: Letters, named: string | undefined): string {
   let out = html;

@@ -1,14 +1,13 @@
+import { isOpen } from '@/core/checks/finding';
+import { escaped } from '../markup';
 import { type CheckReport, GRAVITY_WORDS, type ReportedFinding } from '@/core/checks/report';
 
 const MADE = new Intl.DateTimeFormat('en-GB', { dateStyle: 'long', timeStyle: 'short', timeZone: 'UTC' });
 
-const escaped = (words: string): string =>
-  words.replace(/[&<>"]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign]!);
-
 /** A report as a page of its own, without scripts, that prints as it is read. */
 export function reportPage({ title, at, limits, findings }: CheckReport): string {
-  const open = findings.filter(({ accepted }) => accepted === undefined);
-  const accepted = findings.filter((each) => each.accepted !== undefined);
+  const open = findings.filter(isOpen);
+  const accepted = findings.filter((each) => !isOpen(each));
   const rows = (list: readonly ReportedFinding[]) =>
     list
       .map(

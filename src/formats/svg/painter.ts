@@ -1,3 +1,4 @@
+import { escaped } from '../markup';
 import type { Ink } from '@/core/colour/ink';
 import { absentBoxes } from '@/core/compose/displayList/absent';
 import { contourPath } from '@/core/compose/frames/contours';
@@ -229,6 +230,3 @@ const at = (box: Box): string => `x="${figure(box.x)}" y="${figure(box.y)}" widt
 /** Thousandths of a point are finer than anything that prints; what multiplies lengths is given finer still. */
 const figure = (value: number): string => String(Math.round(value * 1000) / 1000);
 const fine = (value: number): string => String(Math.round(value * 1e6) / 1e6);
-
-const ESCAPES: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };
-export const escaped = (text: string): string => text.replace(/[&<>"]/g, (character) => ESCAPES[character]!);

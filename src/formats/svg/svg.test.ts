@@ -5,7 +5,8 @@ import { composerFor } from '../../../tests/support/faces';
 import { plainBody } from '@/core/records/body';
 import type { TextItem } from '@/core/compose/displayList/displayList';
 import { outlinedPage } from './outlined';
-import { escaped, paintItem, paintLine, paintPage } from './painter';
+import { paintItem, paintLine, paintPage } from './painter';
+import { escaped } from '@/formats/markup';
 
 const doc = document(
   ...baseRecords(1),

@@ -2,6 +2,7 @@
 
 import { useCallback, useRef, useState } from 'react';
 import type { DeskStore } from '@/client/deskStore';
+import { upload } from '@/client/upload';
 import { Edit } from '@/core/actions/edit';
 import { bringInPicture, type NewPicture, replaceFile } from '@/core/actions/pictures';
 import { all } from '@/core/records/document';
@@ -9,9 +10,6 @@ import { counted, listed } from '@/core/records/count';
 import type { PictureRecord } from '@/core/records/index';
 import type { Say } from '../frame/useNotices';
 import { type Arrived, arrived, type Brought } from './arrived';
-
-/** Files larger than this are not even sent: no kind of file may be. */
-const MOST_BYTES = 100_000_000;
 
 const COPY = /\.(docx|odt|rtf|html?|md|markdown|txt)$/i;
 
@@ -113,36 +111,3 @@ export interface CameAsPicture {
 /** @throws Error with a sentence where it cannot be taken */
 export const readPictureFile = (file: File, signal?: AbortSignal): Promise<CameAsPicture> =>
   upload('/api/imports/pictures', file, signal);
-
-async function upload<T>(url: string, file: File, signal?: AbortSignal, encoding?: string): Promise<T> {
-  if (file.size > MOST_BYTES)
-    throw new Error(`“${file.name}” is larger than ${MOST_BYTES / 1_000_000} MB, the most that is taken.`);
-  if (file.size === 0) throw new Error(`“${file.name}” is empty.`);
-  const form = new FormData();
-  if (encoding) form.append('encoding', encoding);
-  form.append('file', file, file.name);
-  const response = await sent(url, form, signal);
-  if (!response) throw new Error(`“${file.name}” did not reach the server. Try again.`);
-  const answer = (await response.json().catch(() => ({}))) as T & { message?: string };
-  if (!response.ok) throw new Error(answer.message ?? `“${file.name}” could not be brought in.`);
-  return answer;
-}
-
-/** Seconds to wait before a file is sent again: a server that went in the middle of reading it is back, or another is. */
-const PAUSES = [0.5, 1, 2, 4, 8];
-
-/** Sends a file until a server has answered: reading it changes nothing, so that it can be read again. Undefined where none does. */
-async function sent(url: string, body: FormData, signal: AbortSignal | undefined): Promise<Response | undefined> {
-  for (const pause of [...PAUSES, undefined]) {
-    try {
-      const response = await fetch(url, { method: 'POST', body, ...(signal ? { signal } : {}) });
-      if (response.status < 502) return response;
-    } catch {
-      signal?.throwIfAborted();
-    }
-    if (pause === undefined) return undefined;
-    await new Promise((resolve) => setTimeout(resolve, 1000 * pause));
-    signal?.throwIfAborted();
-  }
-  return undefined;
-}

@@ -4,10 +4,10 @@ import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { acceptFindings, askAgain } from '@/core/actions/acceptances';
 import { recordAt } from '@/core/checks/checker';
-import type { Finding } from '@/core/checks/finding';
+import { type Finding, isOpen } from '@/core/checks/finding';
 import { allMended, isDone, type Mend, mended } from '@/core/checks/mends';
 import { reportOf } from '@/core/checks/report';
-import { lengthIn } from '@/core/checks/lengthIn';
+import { lengthIn } from '@/core/length/length';
 import { formatOf, placedPage } from '@/core/page/pages';
 import { profileOf } from '@/core/print/profile';
 import { paperWords } from '@/core/properties/print';
@@ -49,8 +49,8 @@ const nothing = () => undefined;
 const SHOWN = { all: 'All', fault: 'Without details', grave: 'Grave only' } as const;
 type Shown = keyof typeof SHOWN;
 
-const isShown = ({ grave, accepted }: Finding, shown: Shown): boolean =>
-  accepted !== undefined || shown === 'all' || grave === 'grave' || (shown === 'fault' && grave === 'fault');
+const isShown = (finding: Finding, shown: Shown): boolean =>
+  !isOpen(finding) || shown === 'all' || finding.grave === 'grave' || finding.grave === shown;
 
 export function ChecksBench({ id, publication, name, house, store, composer }: ChecksScreenProps & OpenedTools) {
   const { document } = useSyncExternalStore(store.subscribe, store.snapshot, store.snapshot);
@@ -83,8 +83,7 @@ export function ChecksBench({ id, publication, name, house, store, composer }: C
   const counts = countsOf(findings);
   const alike = useMemo(() => {
     const out = new Map<string, number>();
-    for (const { rule, mends, accepted } of findings)
-      if (accepted === undefined && mends.some(isDone)) out.set(rule, (out.get(rule) ?? 0) + 1);
+    for (const { rule, mends } of findings.filter(isOpen)) if (mends.some(isDone)) out.set(rule, (out.get(rule) ?? 0) + 1);
     return out;
   }, [findings]);
 
@@ -107,9 +106,7 @@ export function ChecksBench({ id, publication, name, house, store, composer }: C
     }
   });
   const mendAll = useLatest(({ rule, title }: Finding) => {
-    const mends = findings
-      .filter((each) => each.rule === rule && each.accepted === undefined)
-      .flatMap((each) => each.mends.find(isDone) ?? []);
+    const mends = findings.filter((each) => each.rule === rule && isOpen(each)).flatMap((each) => each.mends.find(isDone) ?? []);
     try {
       store.act(`Mend all: ${title.toLowerCase()}`, (now) => allMended(now, mends));
       say(`${title}: ${counted(mends.length, 'place')} mended.`);
@@ -127,9 +124,7 @@ export function ChecksBench({ id, publication, name, house, store, composer }: C
 
   /** Chooses the first finding of a spread. */
   const goTo = useLatest((spread: number) => {
-    const first = inOrder.find(
-      ({ at, accepted }) => accepted === undefined && placedPage(document, at.page ?? '')?.spread === spread,
-    );
+    const first = inOrder.find((each) => isOpen(each) && placedPage(document, each.at.page ?? '')?.spread === spread);
     if (!first) return say('Nothing was found on those pages.');
     setChosen(first.key);
     rowOf(list.current, first.key)?.focus();
@@ -142,7 +137,7 @@ export function ChecksBench({ id, publication, name, house, store, composer }: C
     rowOf(list.current, next.key)?.focus();
   };
   const none = !chosen && 'Nothing is chosen';
-  const done = chosen?.accepted !== undefined && 'It is accepted';
+  const done = chosen !== undefined && !isOpen(chosen) && 'It is accepted';
   const firstMend = chosen?.mends[0];
   const { tools, dialogs } = useCommands({
     store,

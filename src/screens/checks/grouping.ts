@@ -1,4 +1,4 @@
-import type { Finding, Gravity } from '@/core/checks/finding';
+import { type Finding, type Gravity, isOpen } from '@/core/checks/finding';
 import { placedPages } from '@/core/page/pages';
 import type { Document } from '@/core/records/document';
 
@@ -22,9 +22,7 @@ export function grouped(document: Document, findings: readonly Finding[], by: Gr
     const folio = folios.get(at.page ?? '');
     return folio === undefined ? 'The issue' : `Page ${folio}`;
   };
-  const accepted = findings.filter((each) => each.accepted !== undefined);
-  for (const each of findings) {
-    if (each.accepted !== undefined) continue;
+  for (const each of findings.filter(isOpen)) {
     const key = by === 'rule' ? each.rule : (each.at.page ?? '');
     const group = groups.get(key) ?? { name: nameOf(each), findings: [] };
     group.findings.push(each);
@@ -35,6 +33,7 @@ export function grouped(document: Document, findings: readonly Finding[], by: Gr
     name,
     findings: own.sort((a, b) => WEIGHT[a.grave] - WEIGHT[b.grave]),
   }));
+  const accepted = findings.filter((each) => !isOpen(each));
   if (accepted.length > 0) out.push({ key: 'accepted', name: 'Accepted', findings: accepted });
   return out;
 }
@@ -42,6 +41,6 @@ export function grouped(document: Document, findings: readonly Finding[], by: Gr
 /** How many of each weight there are that nobody has accepted, and how many somebody has. */
 export function countsOf(findings: readonly Finding[]): Readonly<Record<Gravity | 'accepted', number>> {
   const out = { grave: 0, fault: 0, detail: 0, accepted: 0 };
-  for (const { grave, accepted } of findings) out[accepted === undefined ? grave : 'accepted']++;
+  for (const each of findings) out[isOpen(each) ? each.grave : 'accepted']++;
   return out;
 }

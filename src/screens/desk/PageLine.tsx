@@ -2,7 +2,7 @@
 
 import { type KeyboardEvent as ReactKeyboardEvent, memo, useEffect, useRef } from 'react';
 import type { ComposerClient } from '@/client/composerClient';
-import type { Finding } from '@/core/checks/finding';
+import { type Finding, isCounted } from '@/core/checks/finding';
 import { counted } from '@/core/records/count';
 import type { Fit } from '@/core/compose/text/fit';
 import { fitWords } from '@/core/compose/text/fit';
@@ -69,9 +69,9 @@ interface Cell {
 /** What each page's cell shows: the tints of its stories, and whether a thread ends there with text to spare. */
 function cellsOf(document: Document, fits: ReadonlyMap<string, Fit>, findings: readonly Finding[]): Map<string, Cell> {
   const byPage = new Map<string, Finding[]>();
-  for (const each of findings) {
+  for (const each of findings.filter(isCounted)) {
     const { page } = each.at;
-    if (page === undefined || each.grave === 'detail' || each.accepted !== undefined) continue;
+    if (page === undefined) continue;
     byPage.set(page, [...(byPage.get(page) ?? []), each]);
   }
   const storyOf = new Map(all(document, 'story').map((story) => [story.parts.body, story]));

@@ -4,6 +4,7 @@ import type { ReactNode } from 'react';
 import Link from 'next/link';
 import type { ComposerClient } from '@/client/composerClient';
 import type { DeskStore } from '@/client/deskStore';
+import { isCounted } from '@/core/checks/finding';
 import { useSetting } from '../sheet/useSetting';
 import { Crumbs } from './Crumbs';
 import { SaveState } from './SaveState';
@@ -71,7 +72,7 @@ export function IssueHeader({ document, publication, name, house, place, store, 
 /** How much was found that nobody has accepted, details left out. */
 function Found({ composer }: { composer: ComposerClient }) {
   const checked = useSetting(composer, (setting) => setting.checked);
-  const open = (checked?.findings ?? []).filter(({ grave, accepted }) => grave !== 'detail' && accepted === undefined);
+  const open = (checked?.findings ?? []).filter(isCounted);
   if (open.length === 0) return null;
   const isGrave = open.some(({ grave }) => grave === 'grave');
   return (

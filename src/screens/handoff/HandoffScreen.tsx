@@ -6,6 +6,7 @@ import { useState, type ReactNode } from 'react';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import Link from 'next/link';
 import { ask, got, taken } from '@/client/ask';
+import { isOpen, isOpenGrave } from '@/core/checks/finding';
 import type { CheckReport } from '@/core/checks/report';
 import { ServerData } from '../frame/ServerData';
 import { command } from '../frame/commands/command';
@@ -250,7 +251,7 @@ function State({ delivery, issue, isLatest, onCancel, onAllTheSame }: StateProps
 /** What was found before it was made, to be read. */
 function Report({ delivery: { id, report } }: Pick<StateProps, 'delivery'>) {
   if (!report) return null;
-  const open = report.findings.filter(({ accepted }) => accepted === undefined).length;
+  const open = report.findings.filter(isOpen).length;
   return (
     <a className="link link-hover narrow" href={`/api/deliveries/${id}/report`} target="_blank" rel="noreferrer">
       Report: {open === 0 ? 'nothing found' : `${open} found`}
@@ -260,7 +261,7 @@ function Report({ delivery: { id, report } }: Pick<StateProps, 'delivery'>) {
 
 /** Grave findings that a delivery was held for. */
 function Held({ delivery, issue, isLatest, onAllTheSame }: Omit<StateProps, 'onCancel'>) {
-  const graves = (delivery.report?.findings ?? []).filter(({ grave, accepted }) => grave === 'grave' && accepted === undefined);
+  const graves = (delivery.report?.findings ?? []).filter(isOpenGrave);
   return (
     <div className="min-w-0 flex-1" role="group" aria-label="Held">
       <p className="text-error font-semibold">{delivery.message}</p>

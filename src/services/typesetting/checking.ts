@@ -1,5 +1,5 @@
 import { Checker } from '@/core/checks/checker';
-import { besides, type Measured, measurePage } from '@/core/print/measured';
+import { besides, type Measured, measurePage, picturesOn } from '@/core/print/measured';
 import { type PicturePixels, picturePixels, type PictureSource } from '@/core/print/picturePixels';
 import type { Composed } from '@/core/compose/composer';
 import type { PageList } from '@/core/compose/displayList/displayList';
@@ -64,7 +64,7 @@ export async function checkIssue(
 
 async function sourcesOf(document: Document, lists: readonly PageList[]): Promise<Map<string, PictureSource>> {
   const out = new Map<string, PictureSource>();
-  const used = new Set(lists.flatMap(({ items }) => items.flatMap((item) => (item.type === 'picture' ? [item.picture] : []))));
+  const used = new Set(lists.flatMap(picturesOn));
   for (const picture of all(document, 'picture')) {
     if (!used.has(picture.id)) continue;
     try {

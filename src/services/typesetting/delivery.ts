@@ -1,4 +1,5 @@
 import { asDelivered } from '@/core/page/layers';
+import { isOpenGrave } from '@/core/checks/finding';
 import { composerFor } from '@/formats/faces/files';
 import { putBlob } from '@/store/blobs';
 import { counted } from '@/core/records/count';
@@ -30,7 +31,7 @@ export async function makeDelivery(id: string): Promise<void> {
     await progress(0, composed.pages.length);
     const report = await checkIssue(delivery.document, document, composed, shaper, () => progress(0, composed.pages.length));
     await noteReport(id, report);
-    const graves = report.findings.filter(({ grave, accepted }) => grave === 'grave' && accepted === undefined);
+    const graves = report.findings.filter(isOpenGrave);
     if (graves.length > 0 && !options.noticed) {
       await endDelivery(id, { state: 'held', message: `Held: ${counted(graves.length, 'grave finding')}.` });
       return;

@@ -1,5 +1,5 @@
 import { type Box, bottom, right } from '../../geometry/box';
-import { lengthIn } from '../lengthIn';
+import { lengthIn } from '../../length/length';
 import { listed } from '../../records/count';
 import type { Found } from '../finding';
 import type { Mend } from '../mends';

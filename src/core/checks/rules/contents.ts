@@ -1,7 +1,7 @@
 import { firstPageOf, storiesInOrder } from '../../page/fields';
-import { placedPage, placedPages } from '../../page/pages';
+import { framesOnPages, placedPages } from '../../page/pages';
 import { bodyText, fieldsOf, paragraphsOf, plainText } from '../../records/body';
-import { all, type Document, find, threadOf } from '../../records/document';
+import { all, type Document, find } from '../../records/document';
 import type { StoryRecord } from '../../records/index';
 import type { Found } from '../finding';
 import { remembered } from '../remembered';
@@ -34,7 +34,7 @@ export const CONTENTS: Rule = {
       names: [story.name, headlineOf(document, story)].filter((name) => name.trim().length >= SHORTEST),
     }));
     return all(document, 'text').flatMap((text): Found[] => {
-      const [frame] = threadOf(document, text.id).filter(({ on }) => placedPage(document, on));
+      const [frame] = framesOnPages(document, text.id);
       if (!frame || text.role === 'headline') return [];
       const at = { page: frame.on, frame: frame.id, box: frame.box, text: text.id };
       return paragraphsOf(text.body).flatMap((node, paragraph): Found[] => {

@@ -1,6 +1,6 @@
 import { right } from '../../geometry/box';
 import { fromUnit, placedPicture } from '../../pictures/placing';
-import { lengthIn } from '../lengthIn';
+import { lengthIn } from '../../length/length';
 import type { Found } from '../finding';
 import { linesOn, placeOfLine, runBox } from '../lines';
 import { boxOf, ownItems, type PageView, type Rule } from '../rule';

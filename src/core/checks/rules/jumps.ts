@@ -1,6 +1,6 @@
-import { placedPage, placedPages } from '../../page/pages';
+import { framesOnPages, placedPage, placedPages } from '../../page/pages';
 import { fieldsOf, paragraphsOf, plainText } from '../../records/body';
-import { all, threadOf } from '../../records/document';
+import { all } from '../../records/document';
 import type { Found } from '../finding';
 import { remembered } from '../remembered';
 import type { Rule } from '../rule';
@@ -29,7 +29,7 @@ export const JUMPS: Rule = {
       ),
     );
     return all(document, 'text').flatMap((text): Found[] => {
-      const frames = threadOf(document, text.id).filter(({ on }) => placedPage(document, on));
+      const frames = framesOnPages(document, text.id);
       const [first] = frames;
       if (!first || jumpTexts.has(text.id)) return [];
       const own = new Set(frames.map(({ on }) => placedPage(document, on)!.folio));

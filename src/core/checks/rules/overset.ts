@@ -1,6 +1,6 @@
 import { counted } from '../../records/count';
-import { find, threadOf } from '../../records/document';
-import { placedPage } from '../../page/pages';
+import { find } from '../../records/document';
+import { framesOnPages } from '../../page/pages';
 import { oversetText } from '../../compose/text/fit';
 import type { Found } from '../finding';
 import { shortened, textName } from '../lines';
@@ -15,7 +15,7 @@ export const OVERSET: Rule = {
       if (fit.oversetLines === 0) return [];
       const text = find(document, 'text', id);
       if (!text) return [];
-      const last = threadOf(document, id).findLast(({ on }) => placedPage(document, on));
+      const last = framesOnPages(document, id).at(-1);
       const name = textName({ find: (kind, own) => find(document, kind, own) }, text);
       const words = shortened(oversetText(text.body, fit));
       return [

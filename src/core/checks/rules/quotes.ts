@@ -1,6 +1,6 @@
-import { placedPage } from '../../page/pages';
+import { framesOnPages } from '../../page/pages';
 import { bodyText } from '../../records/body';
-import { all, find, threadOf } from '../../records/document';
+import { all, find } from '../../records/document';
 import type { Found } from '../finding';
 import { shortened } from '../lines';
 import { type Mend, nearestWords } from '../mends';
@@ -19,7 +19,7 @@ export const QUOTES: Rule = {
     all(document, 'text').flatMap((text): Found[] => {
       const { source } = text;
       const from = source && find(document, 'text', source.text);
-      const frame = threadOf(document, text.id).find(({ on }) => placedPage(document, on));
+      const [frame] = framesOnPages(document, text.id);
       if (!source || !from || !frame || plainOf(from.body).includes(plain(source.words))) return [];
       const now = nearestWords(document, source.text, source.words);
       const mends: Mend[] = [{ name: 'Keep it on purpose', do: 'untie', of: { quote: text.id } }];

@@ -1,5 +1,5 @@
 import { around, type Box, bottom, right } from '../../geometry/box';
-import { lengthIn } from '../lengthIn';
+import { lengthIn } from '../../length/length';
 import type { Found } from '../finding';
 import { lineBox, type LineOnPage, linesOn, lineWords, placeOfLine } from '../lines';
 import type { Mend } from '../mends';

@@ -1,5 +1,5 @@
 import { storiesInOrder } from '../../page/fields';
-import { placedPage } from '../../page/pages';
+import { framesOnPages } from '../../page/pages';
 import { wordsOf } from '../../plan/storyList';
 import { bodyText, paragraphsOf } from '../../records/body';
 import { find, threadOf } from '../../records/document';
@@ -19,8 +19,7 @@ export const STORY_PARTS: Rule = {
       const [frame] = threadOf(document, story.parts.body);
       const at = { page: frame?.on, frame: frame?.id, box: frame?.box, text: story.parts.body, story: story.id };
       const byline = find(document, 'text', story.parts.byline);
-      const isSigned =
-        byline && bodyText(byline.body).trim() !== '' && threadOf(document, byline.id).some(({ on }) => placedPage(document, on));
+      const isSigned = byline && bodyText(byline.body).trim() !== '' && framesOnPages(document, byline.id).length > 0;
       if (limits.byline > 0 && words >= limits.byline && !isSigned)
         out.push({
           grave: 'fault',

@@ -1,7 +1,7 @@
 import { storiesInOrder } from '../../page/fields';
 import { bodyText, countWords } from '../../records/body';
 import { all, find, threadOf } from '../../records/document';
-import { placedPage } from '../../page/pages';
+import { framesOnPages } from '../../page/pages';
 import type { Found } from '../finding';
 import { remembered } from '../remembered';
 import type { Rule } from '../rule';
@@ -37,7 +37,7 @@ export const UNPLACED: Rule = {
       }
       const body = find(document, 'text', story.parts.body);
       const hasWords = body && wordsIn(body.body).count > 0;
-      if (hasWords && !threadOf(document, body.id).some(({ on }) => placedPage(document, on)))
+      if (hasWords && framesOnPages(document, body.id).length === 0)
         out.push({
           grave: 'grave',
           at,

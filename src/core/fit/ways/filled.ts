@@ -1,15 +1,14 @@
 import { makeQuote } from '../../actions/quotes';
 import { placePicture } from '../../actions/pictures';
 import { placeStory } from '../../actions/stories';
-import type { Box } from '../../geometry/box';
+import { bottom, type Box, overlaps } from '../../geometry/box';
 import { pageWithGrid } from '../../actions/frames';
 import { formatOf } from '../../page/pages';
 import { sentencesOf } from '../../compose/displayList/sentences';
 import { wordsOf } from '../../plan/storyList';
 import { counted } from '../../records/count';
 import { all, framesOn, threadOf } from '../../records/document';
-import { textIn } from '../../records/kinds/frames';
-import { pictureIn } from '../../records/kinds/frames';
+import { pictureIn, textIn } from '../../records/kinds/frames';
 import { shownLines } from '../shown';
 import { type Candidate, type FitView, type FitWay, overBy } from '../way';
 
@@ -93,15 +92,8 @@ function roomBelow({ document, composed, text, frames }: FitView): { page: strin
   const { step } = formatOf(document).baseline;
   const lines = shownLines(composed, text.id).filter(({ frame }) => frame === last.id);
   const foot = Math.max(last.box.y, ...lines.map(({ line }) => line.baseline));
-  const y = grid.first + (Math.ceil((foot - grid.first) / step) + 1) * step - step;
-  const h = last.box.y + last.box.h - y;
-  const isFree = framesOn(document, last.on).every(
-    ({ id, box }) =>
-      id === last.id ||
-      box.y >= last.box.y + last.box.h ||
-      box.y + box.h <= y ||
-      box.x >= last.box.x + last.box.w ||
-      box.x + box.w <= last.box.x,
-  );
-  return h >= ENOUGH * step && isFree ? { page: last.on, box: { x: last.box.x, y, w: last.box.w, h } } : undefined;
+  const y = grid.first + Math.ceil((foot - grid.first) / step) * step;
+  const box = { ...last.box, y, h: bottom(last.box) - y };
+  const isFree = framesOn(document, last.on).every((other) => other.id === last.id || !overlaps(other.box, box));
+  return box.h >= ENOUGH * step && isFree ? { page: last.on, box } : undefined;
 }

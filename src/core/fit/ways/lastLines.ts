@@ -1,6 +1,5 @@
 import { listed } from '../../records/count';
 import type { Document } from '../../records/document';
-import type { ParagraphAttrs } from '../../records/text';
 import { paragraphsSet } from '../paragraphsSet';
 import { shownLines, untidy } from '../shown';
 import { type Candidate, type FitView, type FitWay, overBy } from '../way';
@@ -62,9 +61,7 @@ export const LAST_LINES: FitWay = {
 const loosened =
   ({ text }: FitView, paragraphs: readonly number[], by: number) =>
   (document: Document) =>
-    paragraphsSet(document, text.id, (paragraph: number, _attrs: ParagraphAttrs) =>
-      paragraphs.includes(paragraph) ? { looseness: by } : undefined,
-    );
+    paragraphsSet(document, text.id, (paragraph) => (paragraphs.includes(paragraph) ? { looseness: by } : undefined));
 
 function candidate(view: FitView, paragraphs: readonly number[], by: number): Candidate {
   const sorted = [...paragraphs].sort((a, b) => a - b);

@@ -1,5 +1,5 @@
 import { Edit } from '../../actions/edit';
-import { formatLength } from '../../length/length';
+import { lengthIn } from '../../length/length';
 import { formatOf } from '../../page/pages';
 import { bottom } from '../../geometry/box';
 import { keptCrop } from '../../pictures/placing';
@@ -70,11 +70,10 @@ function deepened({ text, story }: FitView, { id, on, box }: FrameRecord, lines:
     }
     return edit.diff();
   };
-  const mm = (points: number) => formatLength(points, 'mm');
   return {
     id: `picture ${id}`,
     name: `Picture ${counted(Math.abs(lines), 'line')} ${lines < 0 ? 'less deep' : 'deeper'}`,
-    price: `${mm(box.h + by)} instead of ${mm(box.h)}, ${Math.round((100 * (box.h + by)) / box.h)} % of its depth`,
+    price: `${lengthIn(box.h + by)} instead of ${lengthIn(box.h)}, ${Math.round((100 * (box.h + by)) / box.h)} % of its depth`,
     done,
   };
 }

@@ -1,3 +1,4 @@
+import { sentencesOf } from '../../compose/displayList/sentences';
 import { replaced } from '../../finding/replacing';
 import { paragraphsOf, plainText } from '../../records/body';
 import { counted } from '../../records/count';
@@ -42,20 +43,16 @@ function spaced({ text }: FitView, { paragraph, from, to }: Cut): Pick<Cut, 'par
 }
 
 function scored({ text, language, lines, composed }: FitView): Scored[] {
-  const segmenter = new Intl.Segmenter(language, { granularity: 'sentence' });
   const paragraphs = paragraphsOf(text.body);
-  const all: (Cut & { telling: Set<string>; isFirst: boolean; isQuoted: boolean })[] = [];
-  paragraphs.forEach((node, paragraph) => {
-    const plain = plainText(node);
-    for (const { index, segment } of segmenter.segment(plain)) {
-      const words = segment.trim();
-      if (words === '') continue;
-      const from = index + segment.indexOf(words);
-      const isQuoted = /[“”‘"]/.test(words);
-      const telling = new Set(words.toLowerCase().match(/[\p{L}’]{5,}/gu) ?? []);
-      all.push({ paragraph, from, to: from + words.length, words, telling, isFirst: from === 0, isQuoted });
-    }
-  });
+  const all = sentencesOf(text, language, []).map(({ paragraph, from, to, words }) => ({
+    paragraph,
+    from,
+    to,
+    words,
+    telling: new Set(words.toLowerCase().match(/[\p{L}’]{5,}/gu) ?? []),
+    isFirst: from === 0,
+    isQuoted: /[“”‘"]/.test(words),
+  }));
   const perLine = charactersPerLine(composed, text.id);
   const wanted = lines * perLine;
   return all

@@ -1,10 +1,9 @@
 import { formatNumber } from '../../length/length';
 import { paragraphsOf } from '../../records/body';
-import { type Document, get } from '../../records/document';
+import type { Document } from '../../records/document';
 import type { Range } from '../../records/paragraphStyle';
 import type { ParagraphAttrs } from '../../records/text';
-import { PLAIN } from '../../type/styles';
-import { paragraphsSet } from '../paragraphsSet';
+import { paragraphsSet, styledAs } from '../paragraphsSet';
 import { type Candidate, type FitView, type FitWay, overBy } from '../way';
 
 /** Shares of what a style lets spaces give that are tried: as little as will do is offered. */
@@ -29,12 +28,10 @@ export const SPACES: FitWay = {
   },
 };
 
-const styleOf = ({ sheet }: Pick<FitView, 'sheet'>, { style }: ParagraphAttrs) => sheet.paragraph.get(style) ?? PLAIN;
-
 /** Whether the styles let spaces give in the direction that is needed. */
 const givesAny = (view: FitView): boolean =>
   paragraphsOf(view.text.body).some((node) => {
-    const { wordSpace } = styleOf(view, node.attrs as ParagraphAttrs);
+    const { wordSpace } = styledAs(view, node.attrs as ParagraphAttrs);
     return view.need === 'fewer' ? wordSpace.least < wordSpace.best : wordSpace.most > wordSpace.best;
   });
 
@@ -46,14 +43,12 @@ function spaced(view: FitView, share: number): Candidate {
     best: round(best + (share < 0 ? (best - least) * share : (most - best) * share * 0.5)),
     most,
   });
-  const done = (document: Document) => {
-    get(document, 'text', text.id);
-    return paragraphsSet(document, text.id, (_, attrs) => {
-      const style = styleOf(view, attrs);
+  const done = (document: Document) =>
+    paragraphsSet(document, text.id, (_, attrs) => {
+      const style = styledAs(view, attrs);
       return { wordSpace: give(style.wordSpace), letterSpace: give(style.letterSpace) };
     });
-  };
-  const style = styleOf(view, paragraphsOf(text.body).find((node) => node.content.size > 0)!.attrs as ParagraphAttrs);
+  const style = styledAs(view, paragraphsOf(text.body).find((node) => node.content.size > 0)!.attrs as ParagraphAttrs);
   const [word, letter] = [give(style.wordSpace).best, give(style.letterSpace).best];
   const letters = letter === style.letterSpace.best ? '' : `, letters ${signed(100 * (letter - style.letterSpace.best))} %`;
   return {

@@ -1,4 +1,4 @@
-import { escaped } from '../written';
+import { escaped } from '@/formats/markup';
 import type { Kind, OutBlock, OutParagraph, OutTable, Run } from './outline';
 
 const TAGS: Readonly<Record<Kind, readonly [open: string, close: string]>> = {

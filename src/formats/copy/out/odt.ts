@@ -1,5 +1,5 @@
 import JSZip from 'jszip';
-import { escaped } from '../written';
+import { escaped } from '@/formats/markup';
 import type { Kind, OutBlock, OutParagraph, OutTable, Run } from './outline';
 
 const MEDIA = 'application/vnd.oasis.opendocument.text';

@@ -1,6 +1,7 @@
 'use client';
 
 import { useRef, useState } from 'react';
+import { upload } from '@/client/upload';
 import { setLimits, setPressProfile } from '@/core/actions/profile';
 import { profileOf } from '@/core/print/profile';
 import { PRINT } from '@/core/properties/print';
@@ -45,14 +46,9 @@ function PressProfile({ icc, onChange }: { icc: Icc | undefined; onChange: (icc:
     setWrong(undefined);
     setReading(true);
     try {
-      const body = new FormData();
-      body.append('file', file, file.name);
-      const response = await fetch('/api/imports/profile', { method: 'POST', body });
-      const answer = (await response.json()) as Icc & { message?: string };
-      if (!response.ok) setWrong(answer.message ?? 'The profile could not be read.');
-      else onChange({ blob: answer.blob, name: answer.name });
-    } catch {
-      setWrong(`“${file.name}” did not reach the server. Try again.`);
+      onChange(await upload<Icc>('/api/imports/profile', file));
+    } catch (error) {
+      setWrong((error as Error).message);
     } finally {
       setReading(false);
     }
