@@ -80,13 +80,15 @@ export async function documentHead(id: string): Promise<DocumentHead> {
   return rows[0];
 }
 
-/** A document's records, with the number of the last change that they hold. @throws NoSuchDocumentError */
+/** A document's records in the order in which they came, with the number of the last change that they hold. @throws NoSuchDocumentError */
 export async function loadRecords(id: string): Promise<{ seq: number; records: StoredRecord[] }> {
   return transaction(async (client) => {
     await client.query('set transaction isolation level repeatable read, read only');
     const head = await client.query<{ seq: number }>('select seq::int from document where id = $1', [id]);
     if (!head.rows[0]) throw new NoSuchDocumentError('There is no such issue.');
-    const { rows } = await client.query<{ body: StoredRecord }>('select body from record where document_id = $1', [id]);
+    const { rows } = await client.query<{ body: StoredRecord }>('select body from record where document_id = $1 order by place', [
+      id,
+    ]);
     return { seq: head.rows[0].seq, records: rows.map((row) => row.body) };
   });
 }
@@ -100,16 +102,16 @@ export async function countRecords(id: string, kind: RecordKind): Promise<number
   return rows[0]!.n;
 }
 
-/** A document's records of some kinds. */
+/** A document's records of some kinds, in the order in which they came. */
 export async function recordsOf(
   id: string,
   kinds: readonly RecordKind[],
   on: Pick<Client, 'query'> = pool(),
 ): Promise<StoredRecord[]> {
-  const { rows } = await on.query<{ body: StoredRecord }>('select body from record where document_id = $1 and kind = any($2)', [
-    id,
-    kinds,
-  ]);
+  const { rows } = await on.query<{ body: StoredRecord }>(
+    'select body from record where document_id = $1 and kind = any($2) order by place',
+    [id, kinds],
+  );
   return rows.map(({ body }) => body);
 }
 
@@ -419,7 +421,7 @@ async function putRecords(client: Client, document: string, records: readonly St
   if (records.length === 0) return;
   await client.query(
     `insert into record (document_id, id, kind, body, version)
-     select $1, body ->> 'id', body ->> 'kind', body, $3 from unnest($2::jsonb[]) as body
+     select $1, body ->> 'id', body ->> 'kind', body, $3 from unnest($2::jsonb[]) with ordinality as new (body, nth) order by nth
      on conflict (document_id, id) do update set kind = excluded.kind, body = excluded.body, version = excluded.version`,
     [document, records.map((record) => JSON.stringify(record)), version],
   );

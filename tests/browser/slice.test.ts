@@ -511,11 +511,11 @@ describe('a pull quote', () => {
       ({ content }) => content.type === 'text' && content.text === quote.id,
     )!;
     expect(frame.wrap).toMatchObject({ mode: 'frame', standOff: 13.5 });
-    expect(
-      await desk.page.$$eval('[data-chunk] text', (elements) =>
-        elements.some((element) => element.closest('g[font-family^="SourceSerif4-600i"]')),
+    await desk.until('the quote is set in its own style', () =>
+      [...document.querySelectorAll('[data-chunk] text')].some((element) =>
+        element.closest('g[font-family^="SourceSerif4-600i"]'),
       ),
-    ).toBe(true);
+    );
 
     const at = await desk.middle(`[data-frame="${frame.id}"]`);
     await desk.drag(at, { x: at.x, y: at.y - 60 });

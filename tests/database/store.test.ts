@@ -99,6 +99,7 @@ describe('migrations', () => {
       { name: '0009-wires.sql' },
       { name: '0010-crops.sql' },
       { name: '0011-checks.sql' },
+      { name: '0012-record-order.sql' },
     ]);
   });
 });
@@ -287,6 +288,34 @@ describe('a change', () => {
     );
     await storeChange(id, removal);
     expect((await loadRecords(id)).records.some((record) => record.id === 'text')).toBe(false);
+  });
+
+  it('leaves records in the order in which they came, as whoever made it has them', async () => {
+    const swatch = (id: string, ink: number): DocumentRecord => ({ id, kind: 'swatch', name: id, cmyk: [ink, 0, 0, 0] });
+    const id = await issue(...['z', 'm', 'a', 'q'].map((name) => swatch(name, 0)));
+    let memory = readDocument((await loadRecords(id)).records);
+    const orders = new Set<string>();
+    for (let base = 0; base < 12; base++) {
+      const at = ['z', 'm', 'a', 'q'][base % 4]!;
+      const before = memory.records.get(at)!;
+      const after = swatch(at, base / 12);
+      const diffs: Diff[] =
+        base < 8
+          ? [{ ...NO_DIFF, updated: [{ before, after }] }]
+          : [
+              { ...NO_DIFF, removed: [before] },
+              { ...NO_DIFF, added: [after] },
+            ];
+      for (const diff of diffs) {
+        memory = applied(memory, diff);
+        const { seq } = await loadRecords(id);
+        await storeChange(id, change(diff, { base: seq }));
+        const order = [...memory.records.keys()];
+        expect((await loadRecords(id)).records.map((record) => record.id)).toEqual(order);
+        orders.add(order.join());
+      }
+    }
+    expect(orders.size).toBeGreaterThan(4);
   });
 
   it('of many who write at once is in the log as it is in the records', async () => {

@@ -16,7 +16,7 @@ export async function copyDocument(databaseUrl: string, of: string, publication?
   );
   await query(
     databaseUrl,
-    'insert into record (document_id, id, kind, body, version) select $1, id, kind, body, 0 from record where document_id = $2',
+    'insert into record (document_id, id, kind, body, version) select $1, id, kind, body, 0 from record where document_id = $2 order by place',
     [id, of],
   );
   await query(
@@ -143,6 +143,24 @@ export class Desk {
     for (const key of held) await this.page.keyboard.down(key as never);
     await this.page.keyboard.press(keys.at(-1) as never);
     for (const key of held.reverse()) await this.page.keyboard.up(key as never);
+  }
+
+  /** Presses keys faster than the page can follow: all of them wait while it is busy with something else. */
+  async pressFast(...all: string[][]): Promise<void> {
+    await this.page.evaluate(() => {
+      const busy = () => {
+        const until = performance.now() + 150;
+        while (performance.now() < until);
+      };
+      setTimeout(busy);
+    });
+    const { keyboard } = this.page;
+    await Promise.all(
+      all.flatMap((keys) => [
+        ...keys.map((key) => keyboard.down(key as never)),
+        ...[...keys].reverse().map((key) => keyboard.up(key as never)),
+      ]),
+    );
   }
 
   /** Does a command by its name, in the command bar. */

@@ -12,7 +12,7 @@ export interface PrintLimits {
   /** Pixels to the inch of pictures: what is good, and what is the least that will do. */
   readonly goodPpi: number;
   readonly leastPpi: number;
-  /** How large a picture may be shown beside the size at which it has the good resolution, as a share. */
+  /** How large a picture may be shown, as a share of the size at which it has the resolution wanted. */
   readonly enlargement: number;
   /** All inks on one place together, as a share: 3 is 300 %. */
   readonly coverage: number;
@@ -41,22 +41,22 @@ export const PRINT: TableOf<PrintLimits> = {
   paper: {
     label: 'Printed on',
     kind: choice(PAPER_NAMES),
-    help: 'Another choice sets the limits below as is usual for it.',
+    help: 'Choosing another sets the limits below to what is usual for it.',
   },
-  inks: { label: 'Printed in inks', kind: TICK, help: 'Colours of light are converted, and said to be.' },
+  inks: { label: 'Printed in inks', kind: TICK, help: 'Colours in light (RGB) are converted, and Checks says so.' },
   goodPpi: ppi('Good resolution', 'Pictures of this resolution lose nothing.'),
   leastPpi: ppi('Least resolution', 'Pictures below this look coarse.'),
   enlargement: {
     label: 'Largest enlargement',
     group: 'Pictures',
     kind: percent(0.01, 100),
-    help: 'Beside the size at which it has the good resolution.',
+    help: 'Measured from the size at which it has the resolution wanted.',
   },
   coverage: {
     label: 'Most ink coverage',
     group: 'Inks',
     kind: percent(0.5, 4),
-    help: 'All four inks on one place together. More dries too slowly and marks the sheet above it.',
+    help: 'All four inks together in one place. More than this dries too slowly, and marks the sheet above.',
   },
   thinnest: { label: 'Thinnest line', group: 'Lines and type', kind: points(0, 20) },
   smallest: { label: 'Smallest type', group: 'Lines and type', kind: points(0, 100) },

@@ -1,6 +1,6 @@
 'use client';
 
-import { type Node } from 'prosemirror-model';
+import type { Node as TextNode } from 'prosemirror-model';
 import { EditorState, TextSelection } from 'prosemirror-state';
 import { Decoration, DecorationSet, EditorView } from 'prosemirror-view';
 import { useEffect, useRef } from 'react';
@@ -75,6 +75,7 @@ export function PartField({ store, inHand, text, name, misspelt, className, comm
       },
       handleKeyDown: (_, event) => {
         plain = event.shiftKey && event.key.toLowerCase() === 'v';
+        takeSeen(view);
         return key(event);
       },
       handleTextInput: (own, from, to, words) => {
@@ -136,12 +137,25 @@ export function PartField({ store, inHand, text, name, misspelt, className, comm
   return <div ref={place} className={`copy-text ${className}`} data-part={text} />;
 }
 
+/**
+ * Takes over what the browser shows as selected. It tells of a selection a moment later, and keys come before that where somebody
+ * is quick or the page is busy: what a key is meant for is what is seen.
+ */
+function takeSeen(view: EditorView): void {
+  const seen = window.document.getSelection();
+  if (view.composing || !seen?.anchorNode || !seen.focusNode || !(view.state.selection instanceof TextSelection)) return;
+  if (!view.dom.contains(seen.anchorNode) || !view.dom.contains(seen.focusNode)) return;
+  const place = (node: Node, offset: number) => view.state.doc.resolve(view.posAtDOM(node, offset));
+  const selection = TextSelection.between(place(seen.anchorNode, seen.anchorOffset), place(seen.focusNode, seen.focusOffset));
+  if (!selection.eq(view.state.selection)) view.dispatch(view.state.tr.setSelection(selection));
+}
+
 /** Whether the focus is in what is done to the text: it goes back by itself. */
 const isToolFocused = (): boolean =>
   window.document.activeElement?.closest('[data-strip], [role=dialog], input, select, textarea') != null;
 
 /** Words that no dictionary knows; where the text has changed since it was read, those that still say the same. */
-function withMisspelt(set: DecorationSet, doc: Node, misspelt: readonly Misspelt[]): DecorationSet {
+function withMisspelt(set: DecorationSet, doc: TextNode, misspelt: readonly Misspelt[]): DecorationSet {
   if (misspelt.length === 0) return set;
   const paragraphs = paragraphsOf(doc);
   const own = misspelt.flatMap(({ paragraph, from, to, word }) => {
@@ -153,10 +167,10 @@ function withMisspelt(set: DecorationSet, doc: Node, misspelt: readonly Misspelt
   return set.add(doc, own);
 }
 
-const made = new WeakMap<Node, DecorationSet>();
+const made = new WeakMap<TextNode, DecorationSet>();
 
 /** How paragraphs are told apart in the editor: by what they are rather than by the house's type. */
-function looksOf(doc: Node): DecorationSet {
+function looksOf(doc: TextNode): DecorationSet {
   let set = made.get(doc);
   if (!set) {
     const own: Decoration[] = [];

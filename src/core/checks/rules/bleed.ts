@@ -18,7 +18,7 @@ const WORDS: Readonly<Record<Edge, string>> = { left: 'left', right: 'right', to
 /** Pictures and colour that reach the trim, or nearly, and stop before the bleed. */
 export const BLEED: Rule = {
   name: 'bleed',
-  title: 'Bleed that is missing',
+  title: 'Missing bleed',
   page: (view) => {
     const done = new Set<string>();
     return view.list.items.flatMap((item): Found[] => {

@@ -39,7 +39,7 @@ export const BY_HAND: Rule = {
       grave: 'detail',
       at: { text: text.id, story: text.story, ...first },
       words: `${counted(count, 'stretch', 'stretches')} formatted by hand, over the house’s styles.`,
-      effect: 'A change of the styles does not reach it.',
+      effect: 'A change to the styles does not reach it.',
       mends: [{ name: 'Leave it to the styles', do: 'clearByHand', of: { text: text.id } }],
     };
     return [found];

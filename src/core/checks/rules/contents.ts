@@ -25,7 +25,7 @@ const foliosOf = remembered((paragraph) => fieldsOf(paragraph).filter(({ name, o
 /** Lines of contents that name the wrong page, or a story that is on none. What the typesetter writes out is right by itself. */
 export const CONTENTS: Rule = {
   name: 'contents',
-  title: 'Contents that are wrong',
+  title: 'Errors in the contents',
   issue: ({ document }) => {
     const pages = placedPages(document);
     const known = storiesInOrder(document).map((story) => ({

@@ -18,7 +18,7 @@ export const FONTS: Rule = {
             grave: 'grave',
             at: { page: view.list.page, frame: item.frame, text: item.text },
             words: `The face ${look.face} may not be embedded: its licence forbids it.`,
-            effect: 'A PDF with it cannot be given to anybody.',
+            effect: 'A PDF that contains it may not be passed on.',
             mends: [{ name: 'Open Type', open: 'house', chapter: 'type' }],
           },
         ];

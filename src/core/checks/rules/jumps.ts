@@ -40,7 +40,7 @@ export const JUMPS: Rule = {
           out.push({
             grave: 'fault',
             at: { ...at, paragraph },
-            words: 'A jump line names the page on which its text continues, and the text is on one page.',
+            words: 'A jump line names the page on which its text continues, but all of the text is on one page.',
             effect: 'It would name no page.',
           });
         for (const { words, folio, index } of typedIn(node)) {

@@ -18,7 +18,7 @@ export const LINKS: Rule = {
           grave: 'fault',
           at: { ...stretch, story: text.story },
           words: `The link “${href}” ${why}.`,
-          effect: 'A press on it would lead nowhere.',
+          effect: 'It would lead readers nowhere.',
           mends: [{ name: 'Take the link off', do: 'unlink', of: stretch }],
         });
       });

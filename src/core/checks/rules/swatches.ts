@@ -21,7 +21,7 @@ export const SWATCHES: Rule = {
           grave: 'detail',
           at: { swatch: swatch.id },
           words: `The colours “${other.name}” and “${swatch.name}” look the same.`,
-          effect: 'A change of one leaves the other behind.',
+          effect: 'Change one, and the other stays as it was.',
           mends: goes.role
             ? []
             : [{ name: `Use “${stays.name}” for both`, do: 'mergeSwatch', of: { swatch: goes.id, into: stays.id } }],

@@ -12,7 +12,7 @@ const FURTHER = 3;
 /** Lines that a stretch must have for a story to continue there. */
 const LEAST_LINES = 3;
 
-/** A column more: the text continues where there is room, on its own page or one of the next. */
+/** Another column: the text continues where there is room, on its own page or one of the next. */
 export const ONWARD: FitWay = {
   name: 'onward',
   need: ['fewer'],
@@ -25,7 +25,7 @@ export const ONWARD: FitWay = {
       if (!box) continue;
       yield {
         id: `onward ${page.page.id}`,
-        name: page.number === last.number ? 'A column more on this page' : `Continue on page ${page.folio}`,
+        name: page.number === last.number ? 'Another column on this page' : `Continue on page ${page.folio}`,
         price: `${Math.floor(box.h / formatOf(document).baseline.step)} lines deep`,
         done: (of) => continueThread(of, { text: text.id, page: page.page.id, box, allPages: false }, typesetter),
       };

@@ -195,7 +195,7 @@ export function FitPanel({ desk, text }: { desk: Desk; text: string }) {
             ? 'Tick what may be done: the page shows it.'
             : isShownAsIs
               ? 'As it is.'
-              : 'As it would be. Space held shows it as it is.'}
+              : 'As it would be. Hold Space to see it as it is.'}
         </p>
       </footer>
     </aside>
