@@ -190,6 +190,7 @@ const checks = new LiveChecks(
     return { document: base, composed: composer.compose(base) };
   },
   (work) => unasked(work),
+  () => performance.now() - askedAt,
   (findings) => {
     const changed = changedOnly('checks', findings);
     if (changed) listener?.checked(changed);
@@ -328,8 +329,16 @@ interface Job {
 const queue: Job[] = [];
 let working = false;
 
-/** Does something after all that was told before it. */
+/** When something was asked for last: whoever works is not to wait for what nobody asked for. */
+let askedAt = -Infinity;
+
+/** Does something that was asked for, after all that was told before it. */
 function inTurn<T>(work: () => T | Promise<T>, newest?: Job['newest']): Promise<T> {
+  askedAt = performance.now();
+  return queued(work, newest);
+}
+
+function queued<T>(work: () => T | Promise<T>, newest?: Job['newest']): Promise<T> {
   return new Promise<T>((done, failed) => {
     queue.push({ work, newest, done: done as (value: unknown) => void, failed });
     void workOff();
@@ -338,7 +347,7 @@ function inTurn<T>(work: () => T | Promise<T>, newest?: Job['newest']): Promise<
 
 /** The same for what nobody waits for: where it goes wrong, the screen is told. */
 function unasked(work: () => unknown, newest?: Job['newest']): void {
-  inTurn(work, newest).catch((error: unknown) => listener?.failed(error instanceof Error ? error.message : String(error)));
+  queued(work, newest).catch((error: unknown) => listener?.failed(error instanceof Error ? error.message : String(error)));
 }
 
 async function workOff(): Promise<void> {

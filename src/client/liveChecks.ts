@@ -11,6 +11,9 @@ import type { LiveFindings } from './typesetter';
 /** Milliseconds without a change before it is checked: nobody reads a list while typing. */
 const REST = 160;
 
+/** Milliseconds in which nobody asked for anything before pages are measured where that is not what is waited for. */
+const QUIET = 700;
+
 /** Milliseconds that are worked at once: whoever presses a key meanwhile waits no longer. */
 const SLICE = 8;
 
@@ -26,6 +29,7 @@ export class LiveChecks {
   readonly #meter: PageMeter;
   readonly #now: Now;
   readonly #inTurn: (work: () => void) => void;
+  readonly #quiet: () => number;
   readonly #tell: (findings: LiveFindings) => void;
   readonly #checker = new Checker();
   #watches = false;
@@ -40,12 +44,15 @@ export class LiveChecks {
     meter: PageMeter,
     now: Now,
     inTurn: (work: () => void) => void,
+    /** Milliseconds since something was asked for. */
+    quiet: () => number,
     tell: (findings: LiveFindings) => void,
   ) {
     this.#shaper = shaper;
     this.#meter = meter;
     this.#now = now;
     this.#inTurn = inTurn;
+    this.#quiet = quiet;
     this.#tell = tell;
   }
 
@@ -86,6 +93,14 @@ export class LiveChecks {
     if (measures && left.length > 0) void this.#measure(turn, document, left, sides);
   }
 
+  /** Waits between two slices; as long as somebody works, measuring gives way altogether. */
+  async #rest(): Promise<void> {
+    for (let rest = this.#pause; rest > 0; rest = QUIET - this.#quiet()) {
+      await new Promise((resolve) => setTimeout(resolve, rest));
+      if (this.#pause === 0) return;
+    }
+  }
+
   /** Measures pages one after another, and tells what came of it every now and then. */
   async #measure(turn: number, document: Document, left: readonly PageList[], sides: ReadonlyMap<string, Beside>): Promise<void> {
     let told = performance.now();
@@ -95,7 +110,7 @@ export class LiveChecks {
       if (turn !== this.#turn || !table) return;
       const steps = this.#meter.measuring(document, list, beside, table);
       for (let done = false; !done && turn === this.#turn;) {
-        if (this.#pause > 0) await new Promise((resolve) => setTimeout(resolve, this.#pause));
+        if (this.#pause > 0) await this.#rest();
         await new Promise<void>((resolve) =>
           this.#inTurn(() => {
             const until = performance.now() + SLICE;

@@ -1,14 +1,14 @@
-/** Files larger than this are not even sent: no kind of file may be. */
+/** Files larger than this are not even sent: copy and pictures may not be. */
 const MOST_BYTES = 100_000_000;
 
 /**
  * Sends a file to be read; what is read changes nothing yet.
  * @param encoding that its letters are said to be in
+ * @param most bytes that it may have
  * @throws Error with a sentence where it cannot be taken
  */
-export async function upload<T>(url: string, file: File, signal?: AbortSignal, encoding?: string): Promise<T> {
-  if (file.size > MOST_BYTES)
-    throw new Error(`“${file.name}” is larger than ${MOST_BYTES / 1_000_000} MB, the most that is taken.`);
+export async function upload<T>(url: string, file: File, signal?: AbortSignal, encoding?: string, most = MOST_BYTES): Promise<T> {
+  if (file.size > most) throw new Error(`“${file.name}” is larger than ${most / 1_000_000} MB, the most that is taken.`);
   if (file.size === 0) throw new Error(`“${file.name}” is empty.`);
   const form = new FormData();
   if (encoding) form.append('encoding', encoding);

@@ -1,12 +1,12 @@
 import type { CheckReport } from '@/core/checks/report';
+import type { Chosen } from '@/core/handoff/ways';
 import { pool } from './pool';
 
-export interface DeliveryOptions {
-  readonly purpose: 'print' | 'screen';
-  readonly marks: boolean;
+/** What is made, and what was chosen for it. */
+export type DeliveryOptions = Chosen & {
   /** It is made although something grave was found. */
   readonly noticed?: boolean;
-}
+};
 
 export interface Delivery {
   readonly id: string;

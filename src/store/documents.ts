@@ -93,6 +93,27 @@ export async function loadRecords(id: string): Promise<{ seq: number; records: S
   });
 }
 
+/** A document's records with the numbers of the changes that last put them in; none for those it began with. */
+export async function loadVersions(
+  id: string,
+): Promise<{ seq: number; records: StoredRecord[]; versions: Record<string, number> }> {
+  return transaction(async (client) => {
+    await client.query('set transaction isolation level repeatable read, read only');
+    const head = await client.query<{ seq: number }>('select seq::int from document where id = $1', [id]);
+    if (!head.rows[0]) throw new NoSuchDocumentError('There is no such issue.');
+    const { rows } = await client.query<{ body: StoredRecord; version: number }>(
+      'select body, version::int from record where document_id = $1 order by place',
+      [id],
+    );
+    const changed = rows.filter(({ version }) => version > 0);
+    return {
+      seq: head.rows[0].seq,
+      records: rows.map(({ body }) => body),
+      versions: Object.fromEntries(changed.map(({ body, version }) => [body.id, version])),
+    };
+  });
+}
+
 /** How many records of a kind a document has. */
 export async function countRecords(id: string, kind: RecordKind): Promise<number> {
   const { rows } = await pool().query<{ n: number }>(
@@ -207,6 +228,21 @@ export async function putDocument(client: Client, document: NewDocument, records
   await putRecords(client, id, records, 0);
   const missing = await putReferences(client, id, records.map(inMemory), () => undefined);
   if (missing.length > 0) throw new InvalidChangeError(missingWords(missing));
+}
+
+/** Puts a document in that has been changed elsewhere: with the number of its last change, and of those that touched its records. */
+export async function putChangedDocument(
+  client: Client,
+  document: NewDocument,
+  { seq, records, versions }: { seq: number; records: readonly Storable[]; versions: Readonly<Record<string, number>> },
+): Promise<void> {
+  await putDocument(client, document, records);
+  await client.query('update document set seq = $2 where id = $1', [document.id, seq]);
+  await client.query(
+    `update record r set version = new.version
+       from unnest($2::text[], $3::bigint[]) as new (id, version) where r.document_id = $1 and r.id = new.id`,
+    [document.id, Object.keys(versions), Object.values(versions)],
+  );
 }
 
 /** Stores a change in a transaction of its own. @throws NoSuchDocumentError, ConflictError, InvalidChangeError */

@@ -1,5 +1,5 @@
 import type { Storable } from '@/core/records/stored';
-import { putDocument } from './documents';
+import { putChangedDocument, putDocument } from './documents';
 import { type Client, pool, transaction } from './pool';
 
 export interface Publication {
@@ -54,6 +54,27 @@ export async function insertPublicationWithHouse(
     await putPublication(client, publication);
     await putDocument(client, { id: house, publication: publication.id, kind: 'house', name: 'House' }, records);
   });
+}
+
+/** A publication with its house and an issue, all or nothing; false where it is there already. */
+export function insertBrought(publication: Publication, house: Brought, issue: Brought): Promise<boolean> {
+  return transaction(async (client) => {
+    const { rowCount } = await client.query('select 1 from publication where id = $1', [publication.id]);
+    if (rowCount !== 0) return false;
+    await putPublication(client, publication);
+    await putChangedDocument(client, { id: house.id, publication: publication.id, kind: 'house', name: house.name }, house);
+    await putChangedDocument(client, { id: issue.id, publication: publication.id, kind: 'issue', name: issue.name }, issue);
+    return true;
+  });
+}
+
+/** A document that was made elsewhere. */
+export interface Brought {
+  readonly id: string;
+  readonly name: string;
+  readonly seq: number;
+  readonly records: readonly Storable[];
+  readonly versions: Readonly<Record<string, number>>;
 }
 
 /** @returns undefined when there is no such publication */

@@ -1,3 +1,4 @@
+import { WAYS } from '@/core/handoff/ways';
 import { request as httpRequest } from 'node:http';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
@@ -229,10 +230,12 @@ describe('a request that is not well formed', () => {
     ]) {
       expect((await fetch(server.origin + path)).status, path).toBe(400);
     }
-    expect(await post(`/api/documents/${issue}/deliveries`, { purpose: 'wallpaper', marks: true })).toMatchObject({
+    expect(await post(`/api/documents/${issue}/deliveries`, { way: 'wallpaper', choices: {} })).toMatchObject({
       status: 400,
     });
-    expect(await post(`/api/documents/${issue}/deliveries`, { purpose: 'print' })).toMatchObject({ status: 400 });
+    expect(await post(`/api/documents/${issue}/deliveries`, { way: 'print', choices: { sheets: 'pages' } })).toMatchObject({
+      status: 400,
+    });
   });
 
   it('from another site is refused, and changes nothing', async () => {
@@ -278,7 +281,7 @@ describe('a delivery', () => {
     const response = await fetch(`${server.origin}/api/documents/${issue}/deliveries`, {
       method: 'POST',
       headers: { 'Content-Type': 'application/json' },
-      body: JSON.stringify({ purpose: 'print', marks: true }),
+      body: JSON.stringify({ way: 'print', choices: WAYS.print.usual }),
     });
     expect(response.status).toBe(202);
     const { id } = (await response.json()) as { id: string };

@@ -1,3 +1,4 @@
+import { WAYS } from '@/core/handoff/ways';
 import { writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { Browser, Page } from 'puppeteer-core';
@@ -65,7 +66,7 @@ async function delivered(issue: string, pages: readonly number[]): Promise<strin
   const response = await fetch(`${server.origin}/api/documents/${issue}/deliveries`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ purpose: 'screen', marks: false, noticed: true }),
+    body: JSON.stringify({ way: 'screen', choices: WAYS.screen.usual, noticed: true }),
   });
   const { id } = (await response.json()) as { id: string };
   const path = join(await scratch(), 'wall.pdf');

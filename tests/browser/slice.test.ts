@@ -598,7 +598,7 @@ describe('handoff', () => {
     const rows = await query<{ id: string; content: Buffer }>(
       databaseUrl,
       `select d.id, string_agg(p.content, ''::bytea order by p.position) as content from delivery d join blob_piece p on p.sha256 = d.blob
-        where d.document_id = $1 and d.options ->> 'purpose' = $2 group by d.id`,
+        where d.document_id = $1 and d.options ->> 'way' = $2 group by d.id`,
       [issue, purpose.toLowerCase()],
     );
     const response = await fetch(`${server.origin}/api/deliveries/${rows[0]!.id}/file`);

@@ -1,3 +1,4 @@
+import { WAYS } from '@/core/handoff/ways';
 import type { Browser } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { bodyText } from '@/core/records/body';
@@ -205,8 +206,8 @@ describe('files that are made', () => {
     );
     // One is under way, the other waits in line.
     const asked = [
-      await post('deliveries', { purpose: 'print', marks: true, noticed: true }),
-      await post('deliveries', { purpose: 'screen', marks: false, noticed: true }),
+      await post('deliveries', { way: 'print', choices: WAYS.print.usual, noticed: true }),
+      await post('deliveries', { way: 'screen', choices: WAYS.screen.usual, noticed: true }),
     ];
     const [{ seq }] = (await query<{ seq: number }>(cluster.url, 'select seq::int from document where id = $1', [issue])) as [
       { seq: number },

@@ -1,3 +1,4 @@
+import { WAYS } from '@/core/handoff/ways';
 import { readFile } from 'node:fs/promises';
 import { wellFormed } from '@/core/records/plain';
 import { copyOf, type SentWords } from '@/formats/copy/sent';
@@ -213,7 +214,7 @@ describe('requests that mean nothing', () => {
         fetch(`${server.origin}/api/documents/issue/deliveries`, {
           method: 'POST',
           headers: { 'Content-Type': 'application/json' },
-          body: JSON.stringify({ purpose: 'screen', marks: false, noticed: true }),
+          body: JSON.stringify({ way: 'screen', choices: WAYS.screen.usual, noticed: true }),
         }).then((answer) => answer.json() as Promise<{ id: string }>),
       ),
     );

@@ -1,3 +1,4 @@
+import { WAYS } from '@/core/handoff/ways';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { nanoid } from 'nanoid';
 import { bodyText, plainBody, stepsBetween } from '@/core/records/body';
@@ -100,6 +101,7 @@ describe('migrations', () => {
       { name: '0010-crops.sql' },
       { name: '0011-checks.sql' },
       { name: '0012-record-order.sql' },
+      { name: '0013-ways-out.sql' },
     ]);
   });
 });
@@ -595,7 +597,14 @@ describe('deliveries', () => {
     const blob = await putBlob('application/pdf', new Uint8Array([1, 2, 3]));
     const make = async () => {
       const id = nanoid();
-      await insertDelivery({ id, document, seq: 0, options: { purpose: 'print', marks: true }, fileName: 'a.pdf', job: null });
+      await insertDelivery({
+        id,
+        document,
+        seq: 0,
+        options: { way: 'print', choices: WAYS.print.usual },
+        fileName: 'a.pdf',
+        job: null,
+      });
       return id;
     };
     const first = await make();

@@ -1,7 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import sharp from 'sharp';
 import { describe, expect, it } from 'vitest';
-import { inReadingOrder } from '@/core/compose/displayList/readingOrder';
 import type { InkTable } from '@/core/print/inkTable';
 import { inksOf } from '@/core/print/inkTable';
 import { measurePage } from '@/core/print/measured';
@@ -9,12 +8,11 @@ import { FINENESS, PaintedPage } from '@/core/print/paintedPage';
 import { CHANNELS, picturePixels } from '@/core/print/picturePixels';
 import { type Document, get } from '@/core/records/document';
 import type { FrameRecord } from '@/core/records/index';
-import { pdfPages } from '@/formats/pdf/pages';
-import { paintPdf } from '@/formats/pdf/painter';
 import { inkTable, pictureSource, readInkTable } from '@/formats/pictures/inks';
 import { baseRecords, document, pictureFrame, pictureRecord, prose, textFrame, textRecord } from '../support/documents';
 import { composerFor } from '../support/faces';
-import { filed, ran } from '../support/programs';
+import { madePdf } from '../support/pdf';
+import { ran } from '../support/programs';
 import { docOf, paragraphOf, textOf } from '@/core/records/body';
 
 /**
@@ -66,20 +64,7 @@ const page = (): Document => {
   );
 };
 
-async function printed(of: Document): Promise<string> {
-  const { composer, shaper } = await composerFor(of);
-  const pdf = await paintPdf(
-    pdfPages(composer.compose(of).pages),
-    { title: 'Inks', author: 'Longspar', language: 'en-GB', purpose: 'print', marks: false },
-    {
-      face: (id) => shaper.face(id),
-      picture: (id) => get(of, 'picture', id),
-      bytes: () => photo,
-      order: (items) => inReadingOrder(of, items),
-    },
-  );
-  return filed('inks.pdf', pdf);
-}
+const printed = async (of: Document): Promise<string> => (await madePdf(of, { for: 'print', bytes: () => photo })).path;
 
 async function measured(of: Document) {
   const { composer, shaper } = await composerFor(of);

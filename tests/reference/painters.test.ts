@@ -4,18 +4,16 @@ import type { Browser } from 'puppeteer-core';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { facesOf } from '@/core/compose/paragraph/faces';
-import { inReadingOrder } from '@/core/compose/displayList/readingOrder';
-import { type Document, get } from '@/core/records/document';
+import type { Document } from '@/core/records/document';
 import type { DocumentRecord } from '@/core/records/index';
 import { facePath } from '@/formats/faces/files';
-import { pdfPages } from '@/formats/pdf/pages';
-import { paintPdf } from '@/formats/pdf/painter';
 import { paintPage } from '@/formats/svg/painter';
 import { openChromium } from '../support/chromium';
 import { cellOf, characterStyle, mark, paragraph, paragraphStyle, tableOf, text } from '../support/composed';
 import { baseRecords, document, pictureFrame, pictureRecord, prose, textFrame, textRecord } from '../support/documents';
 import { composerFor } from '../support/faces';
-import { filed, ran } from '../support/programs';
+import { madePdf } from '../support/pdf';
+import { ran } from '../support/programs';
 
 /**
  * What the screen shows is what the PDF shows: the same page, drawn by Chromium from the SVG painter's markup with the
@@ -67,18 +65,7 @@ async function throughSvg(of: Document): Promise<Buffer> {
 }
 
 async function throughPdf(of: Document): Promise<Buffer> {
-  const { composer, shaper } = await composerFor(of);
-  const pdf = await paintPdf(
-    pdfPages(composer.compose(of).pages),
-    { title: 'Alike', author: 'Longspar', language: 'en-GB', purpose: 'screen', marks: false },
-    {
-      face: (id) => shaper.face(id),
-      picture: (id) => get(of, 'picture', id),
-      bytes: () => photo,
-      order: (items) => inReadingOrder(of, items),
-    },
-  );
-  const path = await filed('alike.pdf', pdf);
+  const { path } = await madePdf(of, { for: 'screen', bytes: () => photo });
   await ran('pdftoppm', ['-r', String(72 * SCALE), '-png', '-singlefile', path, path.replace('.pdf', '')]);
   return readFile(path.replace('.pdf', '.png'));
 }

@@ -7,13 +7,10 @@ import sharp from 'sharp';
 import { beforeAll, describe, expect, it } from 'vitest';
 import type { PictureRecord } from '@/core/records/index';
 import { effectiveResolution, placedPicture } from '@/core/pictures/placing';
-import { get } from '@/core/records/document';
-import { paintPdf, type PdfOptions } from '@/formats/pdf/painter';
-import { pdfPages } from '@/formats/pdf/pages';
 import { coloursOfPage } from '@/formats/pictures/pdfColours';
 import { readPicture } from '@/formats/pictures/read';
 import { baseRecords, document, pictureFrame } from '../support/documents';
-import { composerFor } from '../support/faces';
+import { madePdf, type PdfAsked } from '../support/pdf';
 import { filed, ran } from '../support/programs';
 
 /**
@@ -56,12 +53,7 @@ async function inksTiff(width: number, height: number, profile = true): Promise<
 }
 
 /** A file that belongs to a page of 400 × 600 pt, in a box of 200 pt, written out as PDF. */
-async function printed(
-  bytes: Uint8Array,
-  purpose: PdfOptions['purpose'] = 'print',
-  box = { x: 50, y: 60, w: 200, h: 200 },
-  turn = 0,
-) {
+async function printed(bytes: Uint8Array, purpose: PdfAsked['for'] = 'print', box = { x: 50, y: 60, w: 200, h: 200 }, turn = 0) {
   const { facts, drawing } = await readPicture('picture', bytes);
   const record: PictureRecord = { id: 'pic', kind: 'picture', order: 'a0', blob: '0'.repeat(64), ...facts };
   const frame = pictureFrame('pf', 'pic', 'p1', box);
@@ -70,18 +62,8 @@ async function printed(
     record,
     turn === 0 ? frame : { ...frame, content: { ...frame.content, turn } as typeof frame.content },
   );
-  const { composer, shaper } = await composerFor(doc);
-  const pdf = await paintPdf(
-    pdfPages(composer.compose(doc).pages),
-    { purpose, marks: false, title: 'One picture', author: '', language: 'en-GB' },
-    {
-      face: (id) => shaper.face(id),
-      picture: (id) => get(doc, 'picture', id),
-      bytes: () => Promise.resolve(drawing ?? bytes),
-      order: (items) => items,
-    },
-  );
-  return { path: await filed('one.pdf', pdf), facts, record };
+  const { path } = await madePdf(doc, { for: purpose, bytes: () => Promise.resolve(drawing ?? bytes) });
+  return { path, facts, record };
 }
 
 interface Listed {

@@ -9,13 +9,17 @@ import { ActionError, Edit, newId } from './edit';
 import { removeFor } from './instead';
 
 /**
- * Names a swatch, or gives it other inks; or other light, from which its inks follow.
+ * Names a swatch, or gives it other inks; or other light, from which its inks follow; or an ink of its own.
  * @throws ActionError when it would have no name, or inks or light that there are not
  */
-export function setSwatch(document: Document, id: string, change: Partial<Pick<SwatchRecord, 'name' | 'cmyk' | 'rgb'>>): Diff {
+export function setSwatch(
+  document: Document,
+  id: string,
+  change: Partial<Pick<SwatchRecord, 'name' | 'cmyk' | 'rgb' | 'spot'>>,
+): Diff {
   const edit = new Edit(document);
   const { rgb, ...before } = get(document, 'swatch', id);
-  const light = change.rgb ?? (change.cmyk ? undefined : rgb);
+  const light = change.rgb ?? (change.cmyk || change.spot ? undefined : rgb);
   if (light && !light.every((each) => each >= 0 && each <= 1))
     throw new ActionError('Red, green and blue are between 0 and 255.');
   const next: SwatchRecord = { ...before, ...change, ...(light ? { rgb: light, cmyk: rgbToCmyk(light) } : {}) };
@@ -48,7 +52,7 @@ export function recolour(document: Document, palette: string): Diff {
   const edit = new Edit(document);
   const { colours } = get(document, 'palette', palette);
   for (const swatch of all(document, 'swatch'))
-    if (swatch.role) edit.put(said({ ...swatch, rgb: undefined, cmyk: colours[swatch.role] }));
+    if (swatch.role) edit.put(said({ ...swatch, rgb: undefined, spot: undefined, cmyk: colours[swatch.role] }));
   return edit.diff();
 }
 

@@ -11,7 +11,7 @@ import {
   type TextItem,
 } from '../compose/displayList/displayList';
 import { outlineOf } from '../compose/frames/contours';
-import type { Ink } from '../colour/ink';
+import { type Ink, isBlack } from '../colour/ink';
 import { lightOf } from '../colour/contrast';
 import { type Box, grown } from '../geometry/box';
 import { composedWith, IDENTITY, inverse, type Matrix } from '../geometry/matrix';
@@ -32,7 +32,7 @@ export interface PaintSources {
 
 /**
  * A page painted in its four inks and in light, to be measured: by the same display list as every painter's, bleed included.
- * An ink printed over another takes its place, as in print without overprinting.
+ * An ink printed over another takes its place, but for black letters, which leave it where it is.
  */
 export class PaintedPage {
   readonly width: number;
@@ -92,6 +92,13 @@ export class PaintedPage {
     const colour = colourOf(ink);
     const { pixels } = this;
     this.#mask.spend(evenOdd, (pixel, share) => lay(pixels, CHANNELS * pixel, colour, share * opacity));
+  }
+
+  #letters(ink: Ink, opacity: number): void {
+    if (!isBlack(ink)) return this.#fill(ink, opacity, false);
+    const { pixels } = this;
+    const colour = colourOf(ink);
+    this.#mask.spend(false, (pixel, share) => layOver(pixels, CHANNELS * pixel, colour, share * opacity));
   }
 
   #rings(outline: Outline, matrix: Matrix): void {
@@ -245,7 +252,7 @@ export class PaintedPage {
   #line(line: Line, matrix: Matrix, opacity: number): void {
     let ink: Ink | undefined;
     for (const run of line.runs) {
-      if (ink && ink !== run.look.ink) this.#fill(ink, opacity, false);
+      if (ink && ink !== run.look.ink) this.#letters(ink, opacity);
       ink = run.look.ink;
       if (run.look.outline) {
         const { weight, ink: around } = run.look.outline;
@@ -257,7 +264,7 @@ export class PaintedPage {
         for (const box of boxes) this.#stroke(boxOutline(grown(box, 0))[0]!, weight, matrix);
       } else this.#glyphs(run, line, matrix, 0);
     }
-    if (ink) this.#fill(ink, opacity, false);
+    if (ink) this.#letters(ink, opacity);
   }
 
   #glyphs(run: Run, line: Line, matrix: Matrix, around: number): void {
@@ -299,6 +306,12 @@ function lay(pixels: Float32Array, at: number, colour: Float64Array, share: numb
   pixels[at + 4] = pixels[at + 4]! + (colour[4]! - pixels[at + 4]!) * share;
   pixels[at + 5] = pixels[at + 5]! + (colour[5]! - pixels[at + 5]!) * share;
   pixels[at + 6] = pixels[at + 6]! + (colour[6]! - pixels[at + 6]!) * share;
+}
+
+/** Prints so much of black over a pixel: the other inks stay where they are. */
+function layOver(pixels: Float32Array, at: number, colour: Float64Array, share: number): void {
+  for (let channel = 3; channel < 7; channel++)
+    pixels[at + channel] = pixels[at + channel]! + (colour[channel]! - pixels[at + channel]!) * share;
 }
 
 function mappedRing(ring: readonly number[], [a, b, c, d, e, f]: Matrix): Float64Array {

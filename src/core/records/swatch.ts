@@ -1,5 +1,5 @@
 import type { RecordBase } from './common';
-import { type Kind, LINE, list, maybe, oneOf, parts, SHARE } from './kind';
+import { type Kind, LINE, list, maybe, oneOf, parts, SHARE, YES_OR_NO } from './kind';
 
 /** Shares of cyan, magenta, yellow and black, each 0 to 1. */
 export type Cmyk = readonly [number, number, number, number];
@@ -17,6 +17,8 @@ export interface SwatchRecord extends RecordBase<'swatch'> {
   readonly cmyk: Cmyk;
   /** The light it was given as, where it was: then the inks follow from it, and a screen shows just this. */
   readonly rgb?: Rgb | undefined;
+  /** It is printed with an ink of its own, which has its name; `cmyk` stands for it where there is none. */
+  readonly spot?: boolean | undefined;
   /** Then it changes with the palette. */
   readonly role?: Role | undefined;
 }
@@ -32,7 +34,13 @@ const INKS = list(SHARE, 4, 4);
 export const SWATCH: Kind<SwatchRecord> = {
   called: 'colour',
   offered: 'Colour',
-  fields: { name: LINE, cmyk: INKS, rgb: maybe(list(SHARE, 3, 3)), role: maybe(oneOf(...ROLES)) },
+  fields: {
+    name: LINE,
+    cmyk: INKS,
+    rgb: maybe(list(SHARE, 3, 3)),
+    spot: maybe(YES_OR_NO),
+    role: maybe(oneOf(...ROLES)),
+  },
 };
 
 export const PALETTE: Kind<PaletteRecord> = {

@@ -1,39 +1,48 @@
-import { PDFDocument, PDFName, type PDFRef } from '@cantoo/pdf-lib';
-import { type Box, overlaps } from '@/core/geometry/box';
+import { type PDFContext, PDFDocument, PDFName, type PDFRef } from '@cantoo/pdf-lib';
 import type { Ink } from '@/core/colour/ink';
-import { absentBoxes } from '@/core/compose/displayList/absent';
-import { contourPath } from '@/core/compose/frames/contours';
 import {
   type AreaItem,
-  type Contour,
   type Item,
   type Line,
   type PageList,
-  type PictureItem,
   type Run,
   runWidth,
-  type Showing,
+  type TextItem,
 } from '@/core/compose/displayList/displayList';
-import { mappedBox, type Matrix } from '@/core/geometry/matrix';
-import { mm } from '@/core/length/length';
+import { bareLine } from '@/core/compose/displayList/line';
+import { type Box, overlaps } from '@/core/geometry/box';
+import { mappedBox } from '@/core/geometry/matrix';
 import { type Adjusted, adjustedKey } from '@/core/pictures/adjusting';
+import type { Document } from '@/core/records/document';
 import type { PictureRecord } from '@/core/records/index';
 import type { Face } from '@/core/type/face';
-import { PdfFonts } from './fonts';
+import type { Shaped } from '@/core/type/shaper';
 import type { Colours } from './colours';
-import { embedPicture, embedSoftArea, type Press, softBox } from './pictures';
+import { PdfFonts } from './fonts';
+import { asPdfX4, labelPages, type PdfHead, writeHead } from './metadata';
+import { PageStream } from './pageStream';
+import { embedPicture, embedSoftArea, softBox } from './pictures';
+import type { Press } from './press';
+import { drawMarks, type MarkedSheet, NO_MARKS, type PrintersMarks, rimOf, slugPlace, SLUG_SIZE } from './printersMarks';
+import type { Placed, Sheet } from '@/core/handoff/sheets';
+import { Tagger } from './tags/tagger';
 
-/** What a PDF is made for. */
-export interface PdfOptions {
-  readonly purpose: 'print' | 'screen';
-  /** Crop marks outside the bleed; print only. */
-  readonly marks: boolean;
-  readonly title: string;
-  readonly author: string;
-  readonly language: string;
-  /** The print shop’s own profile, by which light becomes inks. */
-  readonly press?: Press | undefined;
-}
+/** What a PDF is made for: a press, or somebody who reads it on a screen. */
+export type PdfPurpose =
+  | {
+      readonly for: 'print';
+      readonly marks: PrintersMarks;
+      readonly press: Press;
+      /** The words of a sheet’s slug line, and how they are set. */
+      readonly slug?: ((label: string) => { readonly words: string; readonly face: Face; readonly shaped: Shaped }) | undefined;
+    }
+  | {
+      readonly for: 'screen';
+      /** Whose pages they are: what everything on them is, and where links lead. */
+      readonly document: Document;
+      /** Pixels to the inch that pictures have at most; all of theirs when not said. */
+      readonly ppi?: number | undefined;
+    };
 
 /** Where the painter gets what a display list only names. */
 export interface PdfSources {
@@ -42,14 +51,15 @@ export interface PdfSources {
   bytes(picture: PictureRecord): Promise<Uint8Array>;
   /** Items of a page in the order to be written. */
   order(items: readonly Item[]): readonly Item[];
-  /** Told after each page how many are done. Throws to stop the work. */
+  /** Told after each sheet how many are done. Throws to stop the work. */
   progress?(done: number, of: number): void | Promise<void>;
 }
 
-/** A page to paint, and the one across the spine, from which frames may reach over. */
-export interface PdfPage {
-  readonly list: PageList;
-  readonly neighbour?: { readonly list: PageList; readonly dx: number } | undefined;
+/** Where words stand beside what is printed. */
+export interface LabelPlace {
+  readonly words: string;
+  readonly x: number;
+  readonly baseline: number;
 }
 
 /** Where an item is to be seen on the page beside its own. */
@@ -58,122 +68,194 @@ const seenBox = (item: Item, dx: number): Box => {
   return { ...box, x: box.x + dx };
 };
 
-const MARK_GAP = mm(3);
-const MARK_LENGTH = mm(5);
-const MARK_WEIGHT = 0.25;
-
-/** Paints pages as a PDF (ISO 32000-1), one page each. Glyphs stand where the display list has them. */
-export async function paintPdf(pages: readonly PdfPage[], options: PdfOptions, sources: PdfSources): Promise<Uint8Array> {
-  const pdf = await PDFDocument.create();
-  pdf.setTitle(options.title, { showInWindowTitleBar: true });
-  pdf.setAuthor(options.author);
-  pdf.setLanguage(options.language);
-  pdf.setProducer('Restless Kite');
-  pdf.setCreator('Restless Kite');
-  const painter = new Painter(pdf, options, sources);
-  painter.convert(pages.flatMap(({ list }) => picturesOf(list)));
-  try {
+/**
+ * Paints sheets as a PDF (ISO 32000-1), one page each; glyphs stand where the display list has them. For a press it is PDF/X-4
+ * (ISO 15930-7), for screens tagged (ISO 14289-1).
+ */
+export function paintPdf(sheets: readonly Sheet[], head: PdfHead, purpose: PdfPurpose, sources: PdfSources): Promise<Uint8Array> {
+  return painted(sheets, head, purpose, sources, async (painter) => {
     let done = 0;
-    for (const page of pages) {
-      await painter.page(page);
-      await sources.progress?.(++done, pages.length);
+    for (const sheet of sheets) {
+      await painter.sheet(sheet);
+      await sources.progress?.(++done, sheets.length);
     }
+    return sheets.map(({ label }) => label);
+  });
+}
+
+/** Has a PDF painted of sheets. @param paint gives what its pages are called */
+export async function painted(
+  sheets: readonly Sheet[],
+  head: PdfHead,
+  purpose: PdfPurpose,
+  sources: PdfSources,
+  paint: (painter: Painter) => Promise<readonly string[]>,
+): Promise<Uint8Array> {
+  const pdf = await PDFDocument.create();
+  const painter = new Painter(pdf, head, purpose, sources, sheets);
+  painter.convert(sheets.flatMap(({ pages }) => pages.flatMap(({ list }) => picturesOf(list))));
+  try {
+    labelPages(pdf, await paint(painter));
     await painter.finish();
   } finally {
     painter.stop();
   }
+  if (purpose.for === 'print') asPdfX4(pdf, head, purpose.press);
+  else writeHead(pdf, head, { 'pdfuaid:part': '1' });
   return pdf.save({ useObjectStreams: true });
 }
 
-class Painter {
+export class Painter {
   readonly #pdf: PDFDocument;
-  readonly #options: PdfOptions;
+  readonly #purpose: PdfPurpose;
   readonly #sources: PdfSources;
   readonly #fonts: PdfFonts;
   readonly #images = new Map<string, { name: string; ref: Promise<PDFRef> }>();
-  readonly #states = new Map<number, string>();
-  readonly #resources: PDFRef;
+  readonly #resources: Resources;
+  readonly #forms = new Map<string, PDFRef>();
   readonly #colours: Colours;
+  readonly #tagger: Tagger | undefined;
   #stopped = false;
 
-  constructor(pdf: PDFDocument, options: PdfOptions, sources: PdfSources) {
+  constructor(pdf: PDFDocument, head: PdfHead, purpose: PdfPurpose, sources: PdfSources, sheets: readonly Sheet[]) {
     this.#pdf = pdf;
-    this.#options = options;
+    this.#purpose = purpose;
     this.#sources = sources;
     this.#fonts = new PdfFonts(pdf.context);
-    this.#resources = pdf.context.nextRef();
-    this.#colours = options.purpose === 'print' ? 'cmyk' : 'rgb';
+    this.#resources = new Resources(pdf.context);
+    this.#colours = purpose.for === 'print' ? 'cmyk' : 'rgb';
+    if (purpose.for === 'screen') {
+      this.#tagger = new Tagger(purpose.document, sheets, (items) => sources.order(items), head.language);
+    }
   }
 
-  async page({ list, neighbour }: PdfPage): Promise<void> {
-    const { width, height } = list;
-    const print = this.#options.purpose === 'print';
-    const bleed = print ? list.bleed : 0;
-    const rim = print && this.#options.marks ? Math.max(bleed, MARK_GAP) + MARK_LENGTH + mm(2) : bleed;
+  async sheet({ pages, beside, label }: Sheet): Promise<void> {
+    const print = this.#purpose.for === 'print';
+    const marks = this.#purpose.for === 'print' ? this.#purpose.marks : NO_MARKS;
+    const { height } = pages[0]!.list;
+    const width = pages.reduce((sum, { list }) => sum + list.width, 0);
+    const bleed = print ? pages[0]!.list.bleed : 0;
+    const rim = rimOf(bleed, marks);
     const page = this.#pdf.addPage([width + 2 * rim, height + 2 * rim]);
     page.setMediaBox(0, 0, width + 2 * rim, height + 2 * rim);
     page.setCropBox(0, 0, width + 2 * rim, height + 2 * rim);
     page.setBleedBox(rim - bleed, rim - bleed, width + 2 * bleed, height + 2 * bleed);
     page.setTrimBox(rim, rim, width, height);
-    page.node.set(PDFName.of('Resources'), this.#resources);
+    page.node.set(PDFName.of('Resources'), this.#resources.ref);
+    page.node.set(
+      PDFName.of('Group'),
+      this.#pdf.context.obj({ Type: 'Group', S: 'Transparency', CS: print ? 'DeviceCMYK' : 'DeviceRGB' }),
+    );
 
-    const stream = new PageStream(rim, rim, height, this.#colours);
-    stream.begin({ x: -bleed, y: -bleed, w: width + 2 * bleed, h: height + 2 * bleed });
+    const stream = new PageStream(rim, rim, height, this.#colours, this.#resources);
     const seen: Box = { x: -bleed, y: -bleed, w: width + 2 * bleed, h: height + 2 * bleed };
-    const paint = async (items: readonly Item[], dx: number) => {
-      for (const item of this.#sources.order(items)) await this.#item(stream, item, dx);
-    };
-    const across = neighbour
-      ? neighbour.list.items.slice(neighbour.list.furniture).filter((item) => overlaps(seenBox(item, neighbour.dx), seen, 0.01))
-      : [];
-    // What reaches over the spine lies on the furniture of this page as it does on that of its own.
-    if (across.length > 0) {
-      await paint(list.items.slice(0, list.furniture), 0);
-      await paint(across, neighbour!.dx);
-      await paint(list.items.slice(list.furniture), 0);
-    } else await paint(list.items, 0);
-    stream.end();
-    if (print && this.#options.marks) stream.cropMarks(width, height, Math.max(bleed, MARK_GAP));
+    this.#tagger?.begin(
+      page.ref,
+      height,
+      pages.flatMap(({ list }) => list.items.slice(list.furniture)),
+    );
+    await this.#pages(stream, { pages, beside }, seen);
+    const marked: MarkedSheet = { width, height, bleed, folds: pages.slice(1).map(({ dx }) => dx) };
+    if (marks !== NO_MARKS) drawMarks(stream, marked, marks);
+    if (marks.slug) this.#slug(stream, marked, label);
     const content = this.#pdf.context.register(this.#pdf.context.flateStream(stream.text));
     page.node.set(PDFName.of('Contents'), content);
   }
 
-  /** Writes fonts and resources, which all pages share. */
+  async #pages(stream: PageStream, { pages, beside }: Pick<Sheet, 'pages' | 'beside'>, seen: Box): Promise<void> {
+    stream.begin(seen);
+    // What reaches over the spine lies on the furniture of this page as it does on that of its own.
+    for (const { list, dx } of pages) await this.#items(stream, list.items.slice(0, list.furniture), dx);
+    if (beside) await this.#items(stream, reachingOver(beside, seen), beside.dx);
+    for (const { list, dx } of pages) await this.#items(stream, list.items.slice(list.furniture), dx);
+    stream.end();
+  }
+
+  /** A page with its bleed as a form (ISO 32000-1, 8.10) whose origin is its trim’s lower left; gives its name on press sheets. */
+  async form(sheet: Sheet): Promise<string> {
+    const { width, height, bleed } = sheet.pages[0]!.list;
+    const stream = new PageStream(0, 0, height, this.#colours, this.#resources);
+    await this.#pages(stream, sheet, { x: -bleed, y: -bleed, w: width + 2 * bleed, h: height + 2 * bleed });
+    const { context } = this.#pdf;
+    const form = context.flateStream(stream.text, {
+      Type: 'XObject',
+      Subtype: 'Form',
+      BBox: [-bleed, -bleed, width + bleed, height + bleed],
+      Resources: this.#resources.ref,
+      Group: { Type: 'Group', S: 'Transparency', CS: 'DeviceCMYK' },
+    });
+    const name = `F${this.#forms.size + 1}`;
+    this.#forms.set(name, context.register(form));
+    return name;
+  }
+
+  /** A sheet of a press, drawn with operators of its own over the forms that are on it. */
+  async pressSheet(width: number, height: number, draw: (stream: PageStream) => void, label?: LabelPlace): Promise<void> {
+    const page = this.#pdf.addPage([width, height]);
+    page.setTrimBox(0, 0, width, height);
+    page.setBleedBox(0, 0, width, height);
+    page.node.set(PDFName.of('Resources'), this.#resources.pressRef);
+    page.node.set(PDFName.of('Group'), this.#pdf.context.obj({ Type: 'Group', S: 'Transparency', CS: 'DeviceCMYK' }));
+    const stream = new PageStream(0, 0, height, this.#colours, this.#resources);
+    draw(stream);
+    if (label) this.#words(stream, label.words, label.x, label.baseline);
+    page.node.set(PDFName.of('Contents'), this.#pdf.context.register(this.#pdf.context.flateStream(stream.text)));
+  }
+
+  #slug(stream: PageStream, sheet: MarkedSheet, label: string): void {
+    const { x, baseline } = slugPlace(sheet);
+    this.#words(stream, label, x, baseline);
+  }
+
+  #words(stream: PageStream, label: string, x: number, baseline: number): void {
+    const set = this.#purpose.for === 'print' ? this.#purpose.slug?.(label) : undefined;
+    if (!set) return;
+    const line = wordsLine(set.words, set.face, set.shaped, SLUG_SIZE, x, baseline);
+    const [run] = line.runs;
+    stream.run(this.#fonts.use(set.face, run!).name, set.face, run!, line, 0, undefined, undefined);
+  }
+
+  /** Writes fonts and resources, which all pages share, and what everything on them is. */
   async finish(): Promise<void> {
     await this.#fonts.write();
-    const { context } = this.#pdf;
-    const fonts = context.obj({});
-    for (const [name, ref] of this.#fonts.resources) fonts.set(PDFName.of(name), ref);
-    const images = context.obj({});
-    for (const { name, ref } of this.#images.values()) images.set(PDFName.of(name), await ref);
-    const states = context.obj({});
-    for (const [opacity, name] of this.#states) states.set(PDFName.of(name), context.obj({ ca: opacity, CA: opacity }));
-    context.assign(this.#resources, context.obj({ Font: fonts, XObject: images, ExtGState: states }));
+    const images = new Map<string, PDFRef>();
+    for (const { name, ref } of this.#images.values()) images.set(name, await ref);
+    this.#resources.write(this.#fonts.resources, images, this.#forms);
+    this.#tagger?.write(this.#pdf);
+  }
+
+  async #items(stream: PageStream, items: readonly Item[], dx: number): Promise<void> {
+    for (const item of this.#sources.order(items)) await this.#item(stream, item, dx);
   }
 
   async #item(stream: PageStream, item: Item, dx: number): Promise<void> {
     // A document with something broken in it is not delivered: see `services/typesetting/delivery.ts`.
     if (item.type === 'empty' || item.type === 'broken') return;
-    const state = item.opacity === undefined || item.opacity === 1 ? undefined : this.#opacity(item.opacity);
+    const state = item.opacity === undefined || item.opacity === 1 ? undefined : this.#resources.opacity(item.opacity);
     stream.open(item, dx, state);
+    this.#tagger?.cut();
     switch (item.type) {
       case 'area':
+        stream.mark(this.#tagger?.artifact());
         if (item.blur > 0) stream.image(softBox(item), dx, await this.#soft(item));
         else stream.area(item, dx);
         break;
       case 'picture':
+        stream.mark(this.#tagger?.picture(item, dx));
         stream.picture(item, dx, await this.#image(item.picture, item.placed.w, item.adjusted));
         break;
       case 'text':
-        for (const column of item.columns) for (const line of column.lines) await this.#line(stream, line, dx);
+        for (const { lines, paragraphs } of item.columns)
+          for (const [i, line] of lines.entries()) await this.#line(stream, item, paragraphs[i] ?? -1, line, dx);
     }
     stream.close();
   }
 
-  async #line(stream: PageStream, line: Line, dx: number): Promise<void> {
-    await this.#marks(stream, line, dx, false);
+  async #line(stream: PageStream, item: TextItem, paragraph: number, line: Line, dx: number): Promise<void> {
+    await this.#marks(stream, item, paragraph, line, dx, false);
     line.runs.forEach((run, i) => {
       const face = this.#sources.face(run.look.face);
+      stream.mark(this.#tagger?.run(item, paragraph, line, run, dx));
       if (run.look.absent) return stream.absent(this.#fonts.use(face, run).name, run, line, dx);
       const { name, says } = this.#fonts.use(face, run);
       const next = line.runs[i + 1];
@@ -183,23 +265,21 @@ class Painter {
       const read = hyphen ? `${run.text.slice(0, -1)}\u00AD` : says ? undefined : run.text;
       stream.run(name, face, run, line, dx, gap ? this.#fonts.space(face) : undefined, read);
     });
-    await this.#marks(stream, line, dx, true);
+    await this.#marks(stream, item, paragraph, line, dx, true);
   }
 
-  async #marks(stream: PageStream, line: Line, dx: number, over: boolean): Promise<void> {
+  async #marks(stream: PageStream, item: TextItem, paragraph: number, line: Line, dx: number, over: boolean): Promise<void> {
     for (const mark of line.marks ?? []) {
       const box = { ...mark.box, x: mark.box.x + line.x, y: mark.box.y + line.baseline };
       if (mark.type === 'area') {
-        if (mark.over === over) stream.rectangle(box, dx, mark.ink);
-      } else if (!over) stream.image(box, dx, await this.#image(mark.picture, box.w));
+        if (mark.over !== over) continue;
+        stream.mark(this.#tagger?.artifact());
+        stream.rectangle(box, dx, mark.ink);
+      } else if (!over) {
+        stream.mark(this.#tagger?.pictureInText(item, paragraph, this.#sources.picture(mark.picture), box, dx));
+        stream.image(box, dx, await this.#image(mark.picture, box.w));
+      }
     }
-  }
-
-  /** The name of a graphics state that paints at an opacity. */
-  #opacity(opacity: number): string {
-    let name = this.#states.get(opacity);
-    if (!name) this.#states.set(opacity, (name = `G${this.#states.size + 1}`));
-    return name;
   }
 
   /** A soft shadow as an image of one colour behind a blurred mask. */
@@ -245,14 +325,102 @@ class Painter {
     let image = this.#images.get(key);
     if (!image) {
       const picture = this.#sources.picture(id);
-      const ref = this.#sources
-        .bytes(picture)
-        .then((bytes) => embedPicture(this.#pdf.context, picture, bytes, this.#colours, width, adjusted, this.#options.press));
+      const how =
+        this.#purpose.for === 'print'
+          ? { colours: this.#colours, width, adjusted, press: this.#purpose.press }
+          : { colours: this.#colours, width, adjusted, ppi: this.#purpose.ppi };
+      const ref = this.#sources.bytes(picture).then((bytes) => embedPicture(this.#pdf.context, picture, bytes, how));
       // Whoever asks for the picture hears of a failure; until then nobody need.
       ref.catch(() => undefined);
       this.#images.set(key, (image = { name: `P${this.#images.size + 1}`, ref }));
     }
     return image;
+  }
+}
+
+/** What of the page across the spine is seen on this one. */
+const reachingOver = ({ list, dx }: Placed, seen: Box): readonly Item[] =>
+  list.items.slice(list.furniture).filter((item) => overlaps(seenBox(item, dx), seen, 0.01));
+
+/** Words in one face on one line, in black. */
+function wordsLine(words: string, face: Face, shaped: Shaped, size: number, x: number, baseline: number): Line {
+  const look = {
+    face: face.id,
+    size,
+    scale: size / face.unitsPerEm,
+    tracking: 0,
+    rise: 0,
+    features: '',
+    language: 'en',
+    ink: { cmyk: [0, 0, 0, 1], rgb: '#000000' } satisfies Ink,
+    absent: false,
+    outline: undefined,
+  } as const;
+  const run: Run = { x: 0, text: words, shaped, look, rightToLeft: false, drop: 0, from: 0, to: words.length, added: false };
+  return { ...bareLine(x, baseline, 0, undefined), runs: [run] };
+}
+
+/** What content streams name, shared by all pages: graphics states, and the spaces of inks of their own. */
+class Resources {
+  readonly ref: PDFRef;
+  /** Those of a press sheet, on which pages are forms. */
+  readonly pressRef: PDFRef;
+  readonly #context: PDFContext;
+  readonly #states = new Map<string, { readonly name: string; readonly state: object }>();
+  readonly #spots = new Map<string, { readonly name: string; readonly ink: NonNullable<Ink['spot']> }>();
+
+  constructor(context: PDFContext) {
+    this.#context = context;
+    this.ref = context.nextRef();
+    this.pressRef = context.nextRef();
+  }
+
+  opacity(opacity: number): string {
+    return this.#state(`opacity ${opacity}`, { ca: opacity, CA: opacity });
+  }
+
+  /** ISO 32000-1, 8.6.7: in mode 1 an ink of which there is none leaves its plate alone. */
+  overprint(on: boolean): string {
+    return this.#state(`overprint ${on}`, { OP: on, op: on, OPM: 1 });
+  }
+
+  spot({ spot }: Ink): string {
+    let own = this.#spots.get(spot!.name);
+    if (!own) this.#spots.set(spot!.name, (own = { name: `S${this.#spots.size + 1}`, ink: spot! }));
+    return own.name;
+  }
+
+  #state(key: string, state: object): string {
+    let own = this.#states.get(key);
+    if (!own) this.#states.set(key, (own = { name: `G${this.#states.size + 1}`, state }));
+    return own.name;
+  }
+
+  write(
+    fonts: Iterable<readonly [string, PDFRef]>,
+    images: Iterable<readonly [string, PDFRef]>,
+    forms: ReadonlyMap<string, PDFRef>,
+  ): void {
+    const context = this.#context;
+    const dictionary = (entries: Iterable<readonly [string, unknown]>) =>
+      Object.fromEntries(entries) as Parameters<PDFContext['obj']>[0];
+    const spaces = [...this.#spots.values()].map(({ name, ink }) => [name, this.#separation(ink.name, ink.full)] as const);
+    const shared = {
+      Font: context.obj(dictionary(fonts)),
+      ExtGState: context.obj(dictionary([...this.#states.values()].map(({ name, state }) => [name, state] as const))),
+      ColorSpace: context.obj(dictionary([['All', this.#separation('All', [1, 1, 1, 1])], ...spaces])),
+    };
+    context.assign(this.ref, context.obj({ ...shared, XObject: context.obj(dictionary(images)) }));
+    if (forms.size > 0) context.assign(this.pressRef, context.obj({ ...shared, XObject: context.obj(dictionary(forms)) }));
+  }
+
+  /** The space of one colorant (8.6.6.4), with what stands for it where a device has none. */
+  #separation(name: string, full: readonly number[]) {
+    const context = this.#context;
+    const tint = context.obj({ FunctionType: 2, Domain: [0, 1], C0: [0, 0, 0, 0], C1: [...full], N: 1 });
+    return context.register(
+      context.obj([PDFName.of('Separation'), PDFName.of(name), PDFName.of('DeviceCMYK'), context.register(tint)]),
+    );
   }
 }
 
@@ -281,212 +449,3 @@ function picturesOf(list: PageList): Wanted[] {
     );
   });
 }
-
-/** The content stream of one page: turns page coordinates (y down, from the trim) into the PDF's (y up). */
-class PageStream {
-  readonly #out: string[] = [];
-  readonly #left: number;
-  readonly #top: number;
-  readonly #colours: Colours;
-  #ink: Ink | undefined;
-  #opened = false;
-
-  constructor(left: number, rim: number, height: number, colours: Colours) {
-    this.#left = left;
-    this.#top = rim + height;
-    this.#colours = colours;
-  }
-
-  get text(): string {
-    return this.#out.join('\n');
-  }
-
-  begin(clip: Box): void {
-    this.#out.push('q', `${this.#rect(clip, 0)} W n`);
-  }
-
-  end(): void {
-    this.#out.push('Q');
-    this.#ink = undefined;
-  }
-
-  /** Goes into an item's own coordinates and opacity, until `close`. */
-  open({ transform }: Showing, dx: number, state: string | undefined): void {
-    this.#opened = transform !== undefined || state !== undefined;
-    if (!this.#opened) return;
-    this.#out.push('q');
-    this.#ink = undefined;
-    if (state) this.#out.push(`/${state} gs`);
-    if (transform) this.#into(transform, dx);
-  }
-
-  /** Goes into coordinates that a map of the page leads to, as the PDF's axes have it: y turned over, the origin at the sheet's lower left. */
-  #into([a, b, c, d, e, f]: Matrix, dx: number): void {
-    const x = this.#left + dx;
-    const y = this.#top;
-    const matrix = [a, -b, -c, d, x - a * x + c * y + e, y + b * x - d * y - f];
-    this.#out.push(`${matrix.map((value) => String(Math.round(value * 1e6) / 1e6)).join(' ')} cm`);
-  }
-
-  close(): void {
-    if (!this.#opened) return;
-    this.#opened = false;
-    this.#out.push('Q');
-    this.#ink = undefined;
-  }
-
-  rectangle(box: Box, dx: number, ink: Ink): void {
-    this.#fill(ink);
-    this.#out.push(`${this.#rect(box, dx)} f`);
-  }
-
-  area({ contour, ink, stroke }: AreaItem, dx: number): void {
-    if (contour.type === 'rectangle' && contour.radius === 0 && stroke === 0) return this.rectangle(contour.box, dx, ink);
-    const path = this.#path(contour, dx);
-    if (stroke === 0) {
-      this.#fill(ink);
-      this.#out.push(`${path} f*`);
-    } else this.#out.push(`q ${this.#colour(ink, true)} ${figure(stroke)} w`, path, 'S Q');
-  }
-
-  picture({ box, placed, inner, clip }: PictureItem, dx: number, name: string): void {
-    const edge = clip ? `${this.#path(clip, dx)} W* n` : `${this.#rect(box, dx)} W n`;
-    this.#out.push(`q ${edge}`);
-    if (inner) this.#into(inner, dx);
-    this.image(placed, dx, name);
-    this.#out.push('Q');
-  }
-
-  image(box: Box, dx: number, name: string): void {
-    const left = figure(this.#left + box.x + dx);
-    const foot = figure(this.#top - box.y - box.h);
-    this.#out.push(`q ${figure(box.w)} 0 0 ${figure(box.h)} ${left} ${foot} cm /${name} Do Q`);
-  }
-
-  /** Boxes in the place of characters that no face has; the characters themselves are what is read. */
-  absent(font: string, run: Run, line: Line, dx: number): void {
-    const { boxes, weight } = absentBoxes(run, line);
-    this.#out.push(`/Span <</ActualText ${actual(run.text)}>> BDC`);
-    this.#out.push(`q ${this.#colour(run.look.ink, true)} ${figure(weight)} w`);
-    for (const box of boxes) this.#out.push(`${this.#rect(box, dx)} S`);
-    // A glyph that is not painted (rendering mode 3) is what the words belong to.
-    const x = figure(this.#left + line.x + run.x + dx);
-    const y = figure(this.#top - line.baseline);
-    this.#out.push(`BT /${font} ${figure(run.look.size)} Tf 3 Tr 1 0 0 1 ${x} ${y} Tm <0000> Tj ET`, 'Q', 'EMC');
-  }
-
-  /** @param read what a reader takes it for, where its glyphs do not say so */
-  run(font: string, face: Face, run: Run, line: Line, dx: number, space: number | undefined, read: string | undefined): void {
-    const { look } = run;
-    if (read !== undefined) this.#out.push(`/Span <</ActualText ${actual(space === undefined ? read : `${read} `)}>> BDC`);
-    if (look.outline) {
-      this.#out.push(`q ${this.#colour(look.outline.ink, true)} ${figure(2 * look.outline.weight)} w 1 j 1 Tr`);
-      this.#letters(font, face, run, line, dx, undefined);
-      this.#out.push('Q');
-    }
-    this.#fill(look.ink);
-    this.#letters(font, face, run, line, dx, space);
-    if (read !== undefined) this.#out.push('EMC');
-  }
-
-  #letters(font: string, face: Face, run: Run, line: Line, dx: number, space: number | undefined): void {
-    const { look } = run;
-    const { glyphs, advances, offsets } = run.shaped;
-    const spacing = look.tracking + line.letterSpace;
-    const x = this.#left + line.x + run.x + dx;
-    const y = this.#top - (line.baseline + run.drop - look.rise);
-    const per = 1000 / face.unitsPerEm;
-    const stretch = line.glyphScale === 1 ? '' : ` ${figure(100 * line.glyphScale)} Tz`;
-    this.#out.push(`BT /${font} ${figure(look.size)} Tf ${figure(spacing)} Tc${stretch}`);
-    let shown = '';
-    let open = '';
-    const flush = () => {
-      if (open !== '') shown += `<${open}>`;
-      open = '';
-    };
-    const place = (right: number, up: number) => this.#out.push(`1 0 0 1 ${figure(x + right)} ${figure(y + up)} Tm`);
-    if (offsets) {
-      // Marks set off from their letters: every glyph is placed by itself.
-      let at = 0;
-      for (let i = 0; i < glyphs.length; i++) {
-        place((at + offsets[2 * i]! * look.scale) * line.glyphScale, offsets[2 * i + 1]! * look.scale);
-        this.#out.push(`<${hex(glyphs[i]!)}> Tj`);
-        at += advances[i]! * look.scale + spacing;
-      }
-    } else {
-      place(0, 0);
-      for (let i = 0; i < glyphs.length; i++) {
-        open += hex(glyphs[i]!);
-        const adjust = (face.font.glyphHAdvance(glyphs[i]!) - advances[i]!) * per;
-        if (adjust !== 0) {
-          flush();
-          shown += figure(adjust);
-        }
-      }
-      if (space !== undefined) open += hex(space);
-      flush();
-      this.#out.push(`[${shown}] TJ`);
-    }
-    this.#out.push(stretch === '' ? 'ET' : '100 Tz ET');
-  }
-
-  /** Hairlines at the four corners, outside the bleed. */
-  cropMarks(width: number, height: number, gap: number): void {
-    const from = gap;
-    const to = gap + MARK_LENGTH;
-    this.#out.push('q 0 0 0 1 K', `${MARK_WEIGHT} w`);
-    const stroke = (x1: number, y1: number, x2: number, y2: number) =>
-      this.#out.push(
-        `${figure(this.#left + x1)} ${figure(this.#top - y1)} m ${figure(this.#left + x2)} ${figure(this.#top - y2)} l S`,
-      );
-    for (const x of [0, width]) {
-      stroke(x, -from, x, -to);
-      stroke(x, height + from, x, height + to);
-    }
-    for (const y of [0, height]) {
-      stroke(-from, y, -to, y);
-      stroke(width + from, y, width + to, y);
-    }
-    this.#out.push('Q');
-  }
-
-  #fill(ink: Ink): void {
-    if (this.#ink === ink) return;
-    this.#ink = ink;
-    this.#out.push(this.#colour(ink, false));
-  }
-
-  #colour(ink: Ink, stroke: boolean): string {
-    if (this.#colours === 'cmyk') return `${ink.cmyk.map(figure).join(' ')} ${stroke ? 'K' : 'k'}`;
-    return `${[1, 3, 5].map((i) => figure(parseInt(ink.rgb.slice(i, i + 2), 16) / 255)).join(' ')} ${stroke ? 'RG' : 'rg'}`;
-  }
-
-  /** A contour as path operators, from the same path data that the screen is painted with. */
-  #path(contour: Contour, dx: number): string {
-    return contourPath(contour, (value) => `${figure(value)} `).replace(
-      /([MLCZ])([^MLCZ]*)/g,
-      (_, kind: string, list: string) => {
-        const values = list.trim().split(/\s+/).map(Number);
-        const points: string[] = [];
-        for (let i = 0; i + 1 < values.length; i += 2)
-          points.push(`${figure(this.#left + values[i]! + dx)} ${figure(this.#top - values[i + 1]!)}`);
-        if (kind === 'Z') return 'h ';
-        if (kind === 'C') return `${points.join(' ')} c `;
-        return points.map((point, i) => `${point} ${kind === 'M' && i === 0 ? 'm' : 'l'} `).join('');
-      },
-    );
-  }
-
-  #rect(box: Box, dx: number): string {
-    return `${figure(this.#left + box.x + dx)} ${figure(this.#top - box.y - box.h)} ${figure(box.w)} ${figure(box.h)} re`;
-  }
-}
-
-/** Text as a PDF's own strings hold it: UTF-16 with its mark. */
-const actual = (text: string): string =>
-  `<FEFF${Array.from({ length: text.length }, (_, i) => hex(text.charCodeAt(i))).join('')}>`;
-
-const hex = (glyph: number): string => glyph.toString(16).toUpperCase().padStart(4, '0');
-
-/** Ten-thousandths of a point, without exponents, which PDF does not know. */
-const figure = (value: number): string => String(Math.round(value * 10000) / 10000);

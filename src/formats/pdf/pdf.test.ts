@@ -1,4 +1,5 @@
 import { readFile } from 'node:fs/promises';
+import { decodePDFRawStream, PDFArray, PDFDict, PDFDocument, PDFName, type PDFRawStream, PDFStream } from '@cantoo/pdf-lib';
 import sharp from 'sharp';
 import { beforeAll, describe, expect, it } from 'vitest';
 import {
@@ -10,16 +11,13 @@ import {
   textFrame,
   textRecord,
 } from '../../../tests/support/documents';
-import { composerFor } from '../../../tests/support/faces';
-import { filed, pdfWords, ran } from '../../../tests/support/programs';
+import { madePdf, type PdfAsked } from '../../../tests/support/pdf';
+import { pdfWords, ran } from '../../../tests/support/programs';
 import type { PageList, TextItem } from '@/core/compose/displayList/displayList';
-import { inReadingOrder } from '@/core/compose/displayList/readingOrder';
 import { lineText } from '@/core/compose/displayList/lineText';
 import { docOf, markOf, paragraphOf, plainBody, plainParagraphs, textOf } from '@/core/records/body';
-import { get, type Document } from '@/core/records/document';
+import type { Document } from '@/core/records/document';
 import type { PictureRecord } from '@/core/records/index';
-import { paintPdf, type PdfOptions } from './painter';
-import { pdfPages } from './pages';
 
 const AREA = { x: 50, y: 48, w: 300, h: 504 };
 
@@ -94,20 +92,14 @@ interface Made {
 /** What a reader of a text makes of it: a soft hyphen at a line's end joins the two parts of its word. */
 const joined = (out: string): string => out.replace(/\u00AD\s*/g, '').replace(/\s+/g, ' ');
 
-async function made(of: Document, options: Pick<PdfOptions, 'purpose' | 'marks'>): Promise<Made> {
-  const { composer, shaper } = await composerFor(of);
-  const { pages } = composer.compose(of);
-  const pdf = await paintPdf(
-    pdfPages(pages),
-    { title: 'Longspar 14', author: 'Longspar', language: 'en-GB', ...options },
-    {
-      face: (id) => shaper.face(id),
-      picture: (id) => get(of, 'picture', id),
-      bytes: (picture) => bytesOf(picture.id),
-      order: (items) => inReadingOrder(of, items),
-    },
-  );
-  return { path: await filed('a.pdf', pdf), pages };
+const made = (of: Document, asked: Pick<PdfAsked, 'for' | 'marks' | 'spreads'>): Promise<Made> =>
+  madePdf(of, { ...asked, bytes: (picture) => bytesOf(picture.id) });
+
+/** A page drawn at 72 pixels to the inch. */
+async function pictureOf(path: string, page: number): Promise<string> {
+  const prefix = path.replace('.pdf', `-drawn-${page}`);
+  await ran('pdftoppm', ['-r', '72', '-png', '-singlefile', '-f', String(page), '-l', String(page), path, prefix]);
+  return `${prefix}.png`;
 }
 
 const lines = (pages: readonly PageList[], page: string) =>
@@ -118,7 +110,7 @@ const lines = (pages: readonly PageList[], page: string) =>
 
 describe('a screen PDF', () => {
   let pdf: Made;
-  beforeAll(async () => (pdf = await made(doc, { purpose: 'screen', marks: false })));
+  beforeAll(async () => (pdf = await made(doc, { for: 'screen' })));
 
   // Reference: qpdf, which checks the structure of a PDF against ISO 32000.
   it('is well formed', async () => {
@@ -215,8 +207,8 @@ describe('a print PDF', () => {
   let marked: Made;
   let plain: Made;
   beforeAll(async () => {
-    marked = await made(doc, { purpose: 'print', marks: true });
-    plain = await made(doc, { purpose: 'print', marks: false });
+    marked = await made(doc, { for: 'print', marks: { crop: true } });
+    plain = await made(doc, { for: 'print' });
   });
 
   const boxes = async (path: string) => {
@@ -288,10 +280,166 @@ describe('a print PDF', () => {
   });
 });
 
+// Source: ISO 15930-7:2010 (PDF/X-4). Its clauses are cited from memory.
+describe('a print PDF is PDF/X-4', () => {
+  let path: string;
+  let objects: PDFDocument;
+  beforeAll(async () => {
+    ({ path } = await made(doc, { for: 'print', marks: { crop: true, strip: true, slug: true } }));
+    objects = await PDFDocument.load(await readFile(path), { updateMetadata: false });
+  });
+
+  it('says so in its metadata, which can be read in the file as they are (6.9)', async () => {
+    expect((await readFile(path)).subarray(0, 8).toString('latin1')).toBe('%PDF-1.6');
+    const metadata = objects.catalog.lookup(PDFName.of('Metadata'), PDFStream);
+    expect(metadata.dict.has(PDFName.of('Filter'))).toBe(false);
+    const xmp = new TextDecoder().decode(metadata.getContents());
+    expect(xmp).toContain('<pdfxid:GTS_PDFXVersion>PDF/X-4</pdfxid:GTS_PDFXVersion>');
+    for (const name of [
+      'xmp:CreateDate',
+      'xmp:ModifyDate',
+      'xmp:MetadataDate',
+      'xmpMM:DocumentID',
+      'xmpMM:VersionID',
+      'dc:title',
+    ])
+      expect(xmp, name).toContain(`<${name}>`);
+    expect((await readFile(path)).includes('/GTS_PDFXVersion')).toBe(false);
+  });
+
+  it('says whether it is trapped, in both places (6.10), and has identifiers (6.1.3)', async () => {
+    const { out } = await ran('pdfinfo', [path]);
+    expect(out).toMatch(/Title:\s+Longspar 14/);
+    const info = objects.context.lookup(objects.context.trailerInfo.Info, PDFDict);
+    expect(info.get(PDFName.of('Trapped'))).toBe(PDFName.of('False'));
+    expect(objects.context.lookup(objects.context.trailerInfo.ID, PDFArray).size()).toBe(2);
+    expect(objects.context.trailerInfo.Encrypt).toBeUndefined();
+  });
+
+  it('names the printing it is made for, with its profile in it (6.2.2)', () => {
+    const [intent, ...more] = objects.catalog.lookup(PDFName.of('OutputIntents'), PDFArray).asArray();
+    expect(more).toEqual([]);
+    const dict = objects.context.lookup(intent, PDFDict);
+    expect(dict.get(PDFName.of('S'))).toBe(PDFName.of('GTS_PDFX'));
+    expect(dict.has(PDFName.of('OutputConditionIdentifier'))).toBe(true);
+    const profile = dict.lookup(PDFName.of('DestOutputProfile'), PDFStream);
+    expect(String(profile.dict.get(PDFName.of('N')))).toBe('4');
+    // ICC.1:2022, 7.2: an output profile (prtr) of four inks (CMYK).
+    const bytes = Buffer.from(decodePDFRawStream(profile as PDFRawStream).decode());
+    expect(bytes.subarray(12, 20).toString('latin1')).toBe('prtrCMYK');
+  });
+
+  it('has no colour of light (6.2.4), every font in it (6.3), nothing live (6.6, 6.15), and its transparency (6.2.9)', async () => {
+    const { out } = await ran('qpdf', ['--qdf', '--object-streams=disable', '--stream-data=uncompress', path, '-']);
+    expect(out).not.toMatch(
+      /DeviceRGB|CalRGB|\b(rg|RG)\n|\/JavaScript|\/JS\b|\/Annots|\/AcroForm|\/OPI|\/TR\b|\/Encrypt|LZWDecode/,
+    );
+    const fonts = (await ran('pdffonts', [path])).out.trim().split('\n').slice(2);
+    for (const font of fonts) expect(font).toMatch(/yes yes yes/);
+    expect(out).toContain('/SMask');
+    expect(out.match(/\/CS \/DeviceCMYK/g)?.length).toBe(3);
+  });
+
+  it('has an ink strip and a slug line outside the trim', async () => {
+    const words = await pdfWords(path);
+    const slug = words.filter(({ page, text }) => page === 2 && /^(Longspar|14,|page|2)$/.test(text));
+    expect(slug.map(({ text }) => text).join(' ')).toBe('Longspar 14, page 2');
+    const { media, trim } = { media: objects.getPage(1).getMediaBox(), trim: objects.getPage(1).getTrimBox() };
+    // From the top down: under the trim’s foot.
+    for (const word of slug) expect(word.top).toBeGreaterThan(media.height - trim.y);
+    const { data } = await sharp(await pictureOf(path, 2))
+      .removeAlpha()
+      .extract({ left: Math.round(trim.x - 13), top: Math.round(media.height / 2 - 60), width: 1, height: 110 })
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    const colours = new Set<string>();
+    for (let i = 0; i < data.length; i += 3) colours.add([data[i]! >> 6, data[i + 1]! >> 6, data[i + 2]! >> 6].join());
+    expect(colours.size).toBeGreaterThan(6);
+  });
+
+  it('calls its pages by their folios', async () => {
+    const folios = document(...baseRecords(3), {
+      id: 'from',
+      kind: 'section',
+      from: 'p1',
+      name: 'Front',
+      folios: { style: 'i', prefix: '', start: 5 },
+    } as never);
+    const { path: own } = await made(folios, { for: 'print' });
+    const { out } = await ran('qpdf', ['--json', '--json-key=pagelabels', own]);
+    const labels = (JSON.parse(out) as { pagelabels: { label: Record<string, string> }[] }).pagelabels;
+    expect(labels.map(({ label }) => label['/P'])).toEqual(['u:v', 'u:vi', 'u:vii']);
+  });
+});
+
+describe('the inks of a print PDF', () => {
+  const panel = (swatch: string) => ({
+    ...pictureFrame('under', undefined, 'p1', { x: 50, y: 48, w: 300, h: 200 }),
+    content: { type: 'panel' as const },
+    fill: { swatch, tint: 1 },
+    order: 'A0',
+  });
+
+  // Reference: Ghostscript's separations, which knows overprinting (ISO 32000-1, 8.6.7).
+  it('black letters are printed over what lies under them; other letters take its place', async () => {
+    const coverage = async (cmyk: readonly [number, number, number, number]) => {
+      const of = document(
+        ...baseRecords(1),
+        { id: 'red', kind: 'swatch', name: 'Red', cmyk: [0, 1, 1, 0] },
+        { id: 'letters', kind: 'swatch', name: 'Letters', cmyk },
+        panel('red'),
+        {
+          id: 'heavy',
+          kind: 'paragraphStyle',
+          name: 'Heavy',
+          properties: { hyphens: false, align: 'left', size: 60, leading: 60, swatch: 'letters' },
+        },
+        textRecord('text', plainBody('heavy', 'MMMMMM')),
+        textFrame('f', 'text', 'p1', { ...AREA, h: 180 }),
+      );
+      const { path } = await made(of, { for: 'print' });
+      const { out } = await ran('gs', ['-q', '-o', '-', '-sDEVICE=ink_cov', path]);
+      return out.trim().split(/\s+/).slice(0, 4).map(Number);
+    };
+    const whole = (100 * 300 * 200) / (418 * 618);
+    const [, over, , black] = await coverage([0, 0, 0, 1]);
+    expect(black!).toBeGreaterThan(1.5);
+    expect(Math.abs(over! - whole)).toBeLessThan(0.3);
+    const [, knocked] = await coverage([0, 0, 0, 0.9]);
+    expect(knocked!).toBeLessThan(whole - 1.5);
+  });
+
+  it('an ink of its own has a plate of its own, by its name', async () => {
+    const of = document(
+      ...baseRecords(1),
+      { id: 'spot', kind: 'swatch', name: 'Harbour Blue', cmyk: [0.9, 0.6, 0, 0.1], spot: true },
+      { ...panel('spot'), fill: { swatch: 'spot', tint: 0.5 } },
+    );
+    const { path } = await made(of, { for: 'print' });
+    const prefix = path.replace('.pdf', '');
+    await ran('gs', ['-q', '-o', `${prefix}.tif`, '-sDEVICE=tiffsep', '-r72', path]);
+    const { data } = await sharp(`${prefix}(Harbour Blue).tif`)
+      .extract({ left: 200, top: 150, width: 1, height: 1 })
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    expect(Math.abs(data[0]! - 127)).toBeLessThan(3);
+    const cyan = await sharp(`${prefix}(Cyan).tif`).extract({ left: 200, top: 150, width: 1, height: 1 }).raw().toBuffer();
+    expect(cyan[0]).toBe(255);
+  });
+
+  it('spreads lie open, with the fold marked', async () => {
+    const { path } = await made(doc, { for: 'print', spreads: true, marks: { crop: true, fold: true } });
+    const objects = await PDFDocument.load(await readFile(path));
+    expect(objects.getPages().map((page) => Math.round(page.getTrimBox().width))).toEqual([400, 800]);
+    const { out } = await ran('qpdf', ['--qdf', '--object-streams=disable', '--stream-data=uncompress', path, '-']);
+    expect(out.match(/\[2 1.5\] 0 d/g)).toHaveLength(1);
+  });
+});
+
 describe('text copied from a PDF', () => {
   const narrow = { x: 50, y: 48, w: 60, h: 504 };
   const read = async (...records: Parameters<typeof document>) => {
-    const { path, pages } = await made(document(...records), { purpose: 'screen', marks: false });
+    const { path, pages } = await made(document(...records), { for: 'screen' });
     const { out } = await ran('pdftotext', ['-raw', path, '-']);
     return { path, pages, out, joined: joined(out) };
   };
@@ -381,18 +529,7 @@ describe('supplied inks', () => {
       pictureRecord('ink-picture', { media: 'image/jpeg', width: side, height: side, colour }),
       pictureFrame('f', 'ink-picture', 'p1', { x: 0, y: 0, w: 400, h: 600 }),
     );
-    const { composer, shaper } = await composerFor(of);
-    const pdf = await paintPdf(
-      pdfPages(composer.compose(of).pages),
-      { purpose: 'print', marks: false, title: 't', author: 'a', language: 'en-GB' },
-      {
-        face: (id) => shaper.face(id),
-        picture: (id) => get(of, 'picture', id),
-        bytes: async () => new Uint8Array(jpeg),
-        order: (items) => inReadingOrder(of, items),
-      },
-    );
-    const path = await filed('inks.pdf', pdf);
+    const { path } = await madePdf(of, { for: 'print', bytes: async () => new Uint8Array(jpeg) });
     const { out } = await ran('gs', ['-q', '-o', '-', '-sDEVICE=ink_cov', path]);
     const inks = out.trim().split(/\s+/).slice(0, 4).map(Number);
     // The picture is square, the page with its bleed 418 × 618 pt: as much of each ink as its own file says.

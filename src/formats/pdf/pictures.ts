@@ -12,6 +12,7 @@ import { isDrawing } from '@/core/records/picture';
 import { readProfile } from '../pictures/profile';
 import { ToolError } from '../pictures/tools';
 import type { Colours } from './colours';
+import type { Press } from './press';
 import { embedDrawing } from './drawings';
 import { PICTURE_PIXELS } from '../pictures/read';
 
@@ -25,29 +26,30 @@ const squeeze = promisify(deflate);
 
 const JPEG = { quality: 95, chromaSubsampling: '4:4:4' } as const;
 
-/** A print shop’s own profile: the file, and where it lies, since sharp takes profiles by path. */
-export interface Press {
-  readonly bytes: Uint8Array;
-  readonly path: string;
+/** What a picture is written for. */
+export interface PictureUse {
+  readonly colours: Colours;
+  /** The width it is placed at, points. */
+  readonly width: number;
+  readonly adjusted?: Adjusted | undefined;
+  /** By whose profile light becomes inks; needed where there are any. */
+  readonly press?: Press | undefined;
+  /** Pixels to the inch that it has at most; all of its own when not said. */
+  readonly ppi?: number | undefined;
 }
 
 /**
  * A picture as an object that is drawn into the unit square, at all its pixels or as the lines it is made of. Opaque pictures
- * are written as JPEG (an RGB JPEG for the screen just as it came), transparent ones without loss and with a soft mask. What
- * is in inks or grey already stays as it is for print, with its profile and all its bits.
- *
- * @param width the width it is placed at, points: what an SVG is rendered for where it cannot stay a drawing
- * @param press the print shop’s own profile, by which light becomes inks; the usual one where it is not said
+ * are written as JPEG (one in the light of screens just as it came, where it has no more pixels than are wanted), transparent ones
+ * without loss and with a soft mask. What is in inks or grey already stays as it is for print, with its profile and all its bits.
  */
 export async function embedPicture(
   context: PDFContext,
   picture: PictureRecord,
   bytes: Uint8Array,
-  colours: Colours,
-  width: number,
-  adjusted?: Adjusted,
-  press?: Press,
+  use: PictureUse,
 ): Promise<PDFRef> {
+  const { colours, width, adjusted, press } = use;
   const drawing = isDrawing(picture);
   if (drawing) {
     try {
@@ -56,23 +58,24 @@ export async function embedPicture(
       if (!(error instanceof ToolError) || picture.media !== 'image/svg+xml') throw error;
     }
   } else if (adjusted) {
-    return embedAdjusted(context, picture, bytes, colours, adjusted, press);
+    return embedAdjusted(context, picture, bytes, use, adjusted);
   } else if (colours === 'cmyk' && picture.colour !== 'rgb') {
-    const kept = await embedKept(context, picture, bytes);
+    const kept = await embedKept(context, picture, bytes, press);
     if (kept) return kept;
   }
   const pixels = Math.min(MOST_DRAWING_SIDE, Math.ceil((width / 72) * DRAWING_PPI));
+  const fewer = fewerPixels(picture, use);
   const source = () =>
     drawing
       ? sharp(bytes, {
           limitInputPixels: PICTURE_PIXELS,
           density: Math.min(2400, Math.max(72, (72 * pixels) / picture.width)),
         }).resize({ width: pixels })
-      : sharp(bytes, { limitInputPixels: PICTURE_PIXELS }).autoOrient();
+      : sharp(bytes, { limitInputPixels: PICTURE_PIXELS }).autoOrient().resize(fewer);
 
-  if (colours === 'rgb' && picture.media === 'image/jpeg' && picture.colour === 'rgb') {
-    const { orientation } = await sharp(bytes).metadata();
-    if ((orientation ?? 1) === 1)
+  if (colours === 'rgb' && !fewer && picture.media === 'image/jpeg' && picture.colour === 'rgb') {
+    const { orientation, icc } = await sharp(bytes).metadata();
+    if ((orientation ?? 1) === 1 && isScreenLight(icc))
       return image(context, bytes, { ...sizeOf(picture), ColorSpace: 'DeviceRGB', Filter: 'DCTDecode' });
   }
   const space = SPACES[colours];
@@ -99,12 +102,13 @@ async function embedAdjusted(
   context: PDFContext,
   picture: PictureRecord,
   bytes: Uint8Array,
-  colours: Colours,
+  use: PictureUse,
   adjusted: Adjusted,
-  press: Press | undefined,
 ): Promise<PDFRef> {
+  const { colours, press } = use;
   const { data, info } = await sharp(bytes, { limitInputPixels: PICTURE_PIXELS })
     .autoOrient()
+    .resize(fewerPixels(picture, use))
     .toColourspace('srgb')
     .ensureAlpha()
     .raw({ depth: 'uchar' })
@@ -136,6 +140,15 @@ async function embedAdjusted(
   return image(context, await squeeze(out), { ...packed, ColorSpace: SPACES[colours] });
 }
 
+/** The size that a picture is brought down to; undefined where it has no more pixels than are wanted. */
+function fewerPixels(picture: PictureRecord, { width, ppi }: PictureUse): { readonly width: number } | undefined {
+  const most = ppi === undefined ? Infinity : Math.ceil((width / 72) * ppi);
+  return picture.width > most ? { width: most } : undefined;
+}
+
+/** Whether a profile is that of screens, which is meant where there is none. */
+const isScreenLight = (icc: Buffer | undefined): boolean => !icc || /srgb/i.test(readProfile(icc)?.name ?? '');
+
 const SPACES = { cmyk: 'DeviceCMYK', rgb: 'DeviceRGB' } as const;
 
 /** Light put into the printer's inks, or into that of screens. */
@@ -161,10 +174,15 @@ const image = (context: PDFContext, bytes: Uint8Array, entries: ImageEntries): P
  * A picture in the printer's inks, or in grey, which is black ink alone: its pixels as they are, in the space that its profile
  * describes. Undefined where it is not what its record says.
  */
-async function embedKept(context: PDFContext, picture: PictureRecord, bytes: Uint8Array): Promise<PDFRef | undefined> {
+async function embedKept(
+  context: PDFContext,
+  picture: PictureRecord,
+  bytes: Uint8Array,
+  press: Press | undefined,
+): Promise<PDFRef | undefined> {
   const inks = picture.colour === 'cmyk' ? 4 : 1;
   const metadata = await sharp(bytes, { limitInputPixels: PICTURE_PIXELS }).metadata();
-  const space = spaceOf(context, inks, metadata.icc);
+  const space = spaceOf(context, inks, metadata.icc, press);
   const isUpright = (metadata.orientation ?? 1) === 1;
   if (picture.media === 'image/jpeg' && isUpright && metadata.channels === inks) {
     const inverted = inks === 4 && isAdobeJpeg(bytes) ? { Decode: INVERTED } : {};
@@ -199,10 +217,13 @@ async function embedKept(context: PDFContext, picture: PictureRecord, bytes: Uin
 /** Profiles that a file has already: many pictures have the same. */
 const profiles = new WeakMap<PDFContext, Map<string, PDFRef>>();
 
-/** The space that a profile describes, or the printer's own where there is none that fits. */
-function spaceOf(context: PDFContext, inks: 1 | 4, icc: Buffer | undefined): PDFName | PDFArray {
+/**
+ * The space that a profile describes, or the printer's own where there is none that fits, or it is the press’s very own
+ * (ISO 15930-7, 6.2.4.2, from memory: such a one is written as what it is, or its black would not overprint).
+ */
+function spaceOf(context: PDFContext, inks: 1 | 4, icc: Buffer | undefined, press: Press | undefined): PDFName | PDFArray {
   const device = PDFName.of(inks === 4 ? 'DeviceCMYK' : 'DeviceGray');
-  if (!icc || readProfile(icc)?.channels !== inks) return device;
+  if (!icc || readProfile(icc)?.channels !== inks || (press && icc.equals(press.bytes))) return device;
   let own = profiles.get(context);
   if (!own) profiles.set(context, (own = new Map()));
   const key = createHash('sha256').update(icc).digest('hex');

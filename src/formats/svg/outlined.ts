@@ -1,5 +1,7 @@
-import type { Line, PageList, Run } from '@/core/compose/displayList/displayList';
+import type { Item, Line, Run } from '@/core/compose/displayList/displayList';
+import type { Placed, Sheet } from '@/core/handoff/sheets';
 import type { Face } from '@/core/type/face';
+import type { Shaped } from '@/core/type/shaper';
 import { paintAbsent, paintItem, paintMark, type PictureSource, shown } from './painter';
 
 /** Glyph outlines in font units, by face and glyph: the same few hundred are met again and again. */
@@ -16,34 +18,55 @@ function glyphPath(face: Face, glyph: number): string {
 /** Glyphs met on a page, each drawn once and used again. */
 type Used = Map<string, { id: string; path: string }>;
 
-/** A page as an SVG that needs no fonts: every glyph is a shape. For pictures of pages, not for reading. */
-export function outlinedPage(list: PageList, face: (id: string) => Face, source: PictureSource): string {
+/** A sheet as an SVG that needs no fonts: every glyph is a shape. For pictures of pages, not for reading. */
+export function outlinedSheet({ pages, beside }: Sheet, face: (id: string) => Face, source: PictureSource): string {
   const used: Used = new Map();
-  let body = '';
-  for (const item of list.items) {
-    if (item.type !== 'text') {
-      body += paintItem(item, source)
-        .map((chunk) => chunk.markup)
-        .join('');
-      continue;
-    }
-    let text = '';
-    for (const { lines } of item.columns) {
-      for (const line of lines) {
-        const marks = (over: boolean) => (line.marks ?? []).map((mark) => paintMark(mark, line, over, source)).join('');
-        text += marks(false) + line.runs.map((run) => outlinedRun(run, line, face(run.look.face), used)).join('') + marks(true);
-      }
-    }
-    body += shown(item, text);
-  }
+  const paint = ({ dx }: Placed, items: readonly Item[]) => {
+    const markup = items.map((item) => outlinedItem(item, face, source, used)).join('');
+    return dx === 0 || markup === '' ? markup : `<g transform="translate(${dx} 0)">${markup}</g>`;
+  };
+  const furniture = pages.map((placed) => paint(placed, placed.list.items.slice(0, placed.list.furniture)));
+  const own = pages.map((placed) => paint(placed, placed.list.items.slice(placed.list.furniture)));
+  // What reaches over the spine lies on the furniture of this page as it does on that of its own.
+  const across = beside ? paint(beside, beside.list.items.slice(beside.list.furniture)) : '';
+  const body = [...furniture, across, ...own].join('');
+  const width = pages.reduce((sum, { list }) => sum + list.width, 0);
+  const { height } = pages[0]!.list;
   const defs = [...used.values()]
     .filter(({ path }) => path !== '')
     .map(({ id, path }) => `<path id="${id}" d="${path}"/>`)
     .join('');
   return (
-    `<svg xmlns="http://www.w3.org/2000/svg" width="${list.width}" height="${list.height}" viewBox="0 0 ${list.width} ${list.height}">` +
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}">` +
     `<defs>${defs}</defs><rect width="100%" height="100%" fill="#fff"/>${body}</svg>`
   );
+}
+
+function outlinedItem(item: Item, face: (id: string) => Face, source: PictureSource, used: Used): string {
+  if (item.type !== 'text')
+    return paintItem(item, source)
+      .map((chunk) => chunk.markup)
+      .join('');
+  let text = '';
+  for (const { lines } of item.columns)
+    for (const line of lines) {
+      const marks = (over: boolean) => (line.marks ?? []).map((mark) => paintMark(mark, line, over, source)).join('');
+      text += marks(false) + line.runs.map((run) => outlinedRun(run, line, face(run.look.face), used)).join('') + marks(true);
+    }
+  return shown(item, text);
+}
+
+/** Words in one face, as shapes: what is written under a picture of a page. */
+export function outlinedWords(shaped: Shaped, face: Face, size: number): { readonly path: string; readonly width: number } {
+  const scale = size / face.unitsPerEm;
+  let x = 0;
+  let path = '';
+  for (let i = 0; i < shaped.glyphs.length; i++) {
+    const own = glyphPath(face, shaped.glyphs[i]!);
+    if (own !== '') path += `<path d="${own}" transform="translate(${x.toFixed(2)} 0) scale(${scale} ${-scale})"/>`;
+    x += shaped.advances[i]! * scale;
+  }
+  return { path, width: x };
 }
 
 function outlinedRun(run: Run, line: Line, face: Face, used: Used): string {

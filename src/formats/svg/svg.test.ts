@@ -4,7 +4,7 @@ import { baseRecords, document, pictureFrame, pictureRecord, textFrame, textReco
 import { composerFor } from '../../../tests/support/faces';
 import { plainBody } from '@/core/records/body';
 import type { TextItem } from '@/core/compose/displayList/displayList';
-import { outlinedPage } from './outlined';
+import { outlinedSheet } from './outlined';
 import { paintItem, paintLine, paintPage } from './painter';
 import { escaped } from '@/formats/markup';
 
@@ -51,8 +51,8 @@ describe('painting as SVG', () => {
     for (const svg of [
       paintPage(list!, () => ''),
       paintPage(list!, () => '', { list: list!, dx: -400 }),
-      outlinedPage(
-        list!,
+      outlinedSheet(
+        { pages: [{ list: list!, dx: 0 }], beside: undefined, label: '1' },
         (id) => shaper.face(id),
         () => '',
       ),
@@ -63,8 +63,8 @@ describe('painting as SVG', () => {
     // The outlined page shows ink where the text stands.
     const { data, info } = await sharp(
       Buffer.from(
-        outlinedPage(
-          list!,
+        outlinedSheet(
+          { pages: [{ list: list!, dx: 0 }], beside: undefined, label: '1' },
           (id) => shaper.face(id),
           () => '',
         ),

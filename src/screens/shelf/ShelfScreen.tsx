@@ -11,6 +11,7 @@ import { KiteMark } from '@/parts/KiteMark';
 import { command } from '../frame/commands/command';
 import { useCommands } from '../frame/commands/useCommands';
 import { anchorOf } from '../frame/anchors';
+import { BringBundle } from './BringBundle';
 import { Keeping, Removed } from './Keeping';
 import { NewPublication } from './NewPublication';
 import { NextIssue } from './NextIssue';
@@ -46,12 +47,13 @@ export function ShelfScreen({
   removed: readonly { readonly url: string; readonly name: string }[];
   today: string;
 }) {
-  const [asked, setAsked] = useState<{ readonly kind: PublicationKind } | { readonly issueOf: ShelfPublication }>();
+  const [asked, setAsked] = useState<{ readonly kind: PublicationKind } | { readonly issueOf: ShelfPublication } | 'bundle'>();
   const close = () => setAsked(undefined);
   const router = useRouter();
   const { tools, dialogs } = useCommands({
     commands: [
       command('new', 'New publication', 'n', undefined, () => setAsked({ kind: 'magazine' })),
+      command('bundle', 'Bring in a bundle …', undefined, undefined, () => setAsked('bundle')),
       ...publications.flatMap((publication) => [
         command(`next ${publication.id}`, `Start the next issue of ${publication.name}`, undefined, undefined, () =>
           setAsked({ issueOf: publication }),
@@ -76,7 +78,10 @@ export function ShelfScreen({
       <header className="border-base-300 bg-base-100 flex h-11 items-center gap-2 border-b px-3">
         <KiteMark />
         <h1 className="font-semibold">Shelf</h1>
-        <button type="button" className="btn btn-sm ml-auto" onClick={() => setAsked({ kind: 'magazine' })}>
+        <button type="button" className="btn btn-ghost btn-sm ml-auto" onClick={() => setAsked('bundle')}>
+          Bring in a bundle
+        </button>
+        <button type="button" className="btn btn-sm" onClick={() => setAsked({ kind: 'magazine' })}>
           New publication
         </button>
         {tools}
@@ -174,8 +179,9 @@ export function ShelfScreen({
         ))}
         <Removed list={removed} />
       </main>
-      {asked && 'kind' in asked && <NewPublication kind={asked.kind} onClose={close} />}
-      {asked && 'issueOf' in asked && (
+      {asked === 'bundle' && <BringBundle onClose={close} />}
+      {typeof asked === 'object' && 'kind' in asked && <NewPublication kind={asked.kind} onClose={close} />}
+      {typeof asked === 'object' && 'issueOf' in asked && (
         <NextIssue
           publication={asked.issueOf}
           frequency={isFrequency(asked.issueOf.frequency) ? asked.issueOf.frequency : 'irregular'}

@@ -1,20 +1,19 @@
 import { randomUUID } from 'node:crypto';
 import { format } from 'date-fns';
 import { nanoid } from 'nanoid';
+import { WAYS } from '@/core/handoff/ways';
 import type { DocumentHead } from '@/store/documents';
 import { endDelivery, findDelivery, insertDelivery, type Delivery, type DeliveryOptions } from '@/store/deliveries';
 import { NotThereError } from '../errors';
 import { delivery } from '../jobs/delivery';
 import { jobs } from '../jobs/jobs';
-import { WAYS_OUT } from './ways';
 
 /** Begins making a file of a document as it now is, and gives the delivery to ask after. @throws BusyError */
 export async function startDelivery(head: DocumentHead, options: DeliveryOptions): Promise<Delivery> {
   const id = nanoid(12);
   const job = randomUUID();
   const stem = `${head.publicationName} ${head.name}`.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '');
-  const { ending } = WAYS_OUT[options.purpose];
-  const fileName = `${stem}-${options.purpose}-${format(new Date(), 'yyyyMMdd-HHmm')}.${ending}`;
+  const fileName = `${stem}-${options.way}-${format(new Date(), 'yyyyMMdd-HHmm')}.${WAYS[options.way].ending}`;
   await insertDelivery({ id, document: head.id, seq: head.seq, options, fileName, job });
   try {
     await jobs().send(delivery, { delivery: id }, job);

@@ -2,6 +2,7 @@ import { find } from '@/core/records/document';
 import { spoken } from '@/core/records/language';
 import { readDocument } from '@/core/records/stored';
 import { COPY_WAYS, type CopyWay, MEDIA } from '@/formats/copy/out/ways';
+import { fileStem } from '@/formats/fileNames';
 import { writeCopy } from '@/formats/copy/out/write';
 import { loadRecords } from '@/store/documents';
 import { NotThereError } from '../errors';
@@ -22,7 +23,7 @@ export async function copyOut(document: string, id: string, way: CopyWay): Promi
   const language = spoken(find(records, 'issue', 'issue')?.language);
   return {
     media: MEDIA[way],
-    name: story.name.replace(/[\\/:*?"<>|\u0000-\u001f]/g, ' ').trim() || 'story',
+    name: fileStem(story.name, 'story'),
     bytes: await writeCopy(records, story, way, language),
   };
 }

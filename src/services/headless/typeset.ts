@@ -15,7 +15,7 @@ import type { Copy } from '@/formats/copy/blocks';
 import { facesOf } from '@/core/compose/paragraph/faces';
 import { composerFor, loadFaces } from '@/formats/faces/files';
 import { paintPdf } from '@/formats/pdf/painter';
-import { pdfPages } from '@/formats/pdf/pages';
+import { singlePages } from '@/core/handoff/sheets';
 import type { PictureFacts } from '@/formats/pictures/read';
 import { OptionError, type RenderOptions } from './options';
 import { NO_STYLE_FILE, type StyleFile } from './styleFile';
@@ -99,8 +99,12 @@ export async function typeset(
 
   const { pages } = composer.compose(edit.document);
   const pdf = await paintPdf(
-    pdfPages(pages),
-    { purpose: 'screen', marks: false, title: options.input.split(/[\\/]/).at(-1)!, author: '', language: options.language },
+    singlePages(
+      pages,
+      placedPages(edit.document).map(({ folio }) => folio),
+    ),
+    { title: options.input.split(/[\\/]/).at(-1)!, author: '', language: options.language, at: new Date() },
+    { for: 'screen', document: edit.document },
     {
       face: (id) => shaper.face(id),
       picture: (id) => get(edit.document, 'picture', id),

@@ -12,6 +12,6 @@ export const delivery: JobKind<{ readonly delivery: string }, null> = {
     return null;
   },
   async gaveUp({ delivery: id }, why) {
-    await endDelivery(id, { state: 'failed', message: `The PDF could not be made. ${why}` });
+    await endDelivery(id, { state: 'failed', message: `It could not be made. ${why}` });
   },
 };

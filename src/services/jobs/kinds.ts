@@ -4,7 +4,16 @@ import type { AnyJobKind } from './kind';
 import { pagePicture } from './pagePicture';
 import { readCopy } from './readCopy';
 import { readPicture } from './readPicture';
+import { takeBundle } from './takeBundle';
 import { takeNews } from './takeNews';
 
 /** Every kind of job there is: a new one is a file of its own and a line here. */
-export const JOB_KINDS = [delivery, pagePicture, designPages, readCopy, readPicture, takeNews] as readonly AnyJobKind[];
+export const JOB_KINDS = [
+  delivery,
+  pagePicture,
+  designPages,
+  readCopy,
+  readPicture,
+  takeNews,
+  takeBundle,
+] as readonly AnyJobKind[];

@@ -1,3 +1,4 @@
+import type { Bundle } from '@/formats/bundle/shape';
 import type { InkTable } from '@/core/print/inkTable';
 import type { ReadPicture } from '@/formats/pictures/read';
 import type { SentCopy } from '@/formats/copy/sent';
@@ -12,6 +13,7 @@ export type ReadingJob =
   | { readonly job: 'news'; readonly name: string; readonly item: WireItem }
   /** A colour profile; the usual one where there are no bytes. */
   | { readonly job: 'inkTable'; readonly name: string; readonly bytes: Uint8Array | undefined }
+  | { readonly job: 'bundle'; readonly name: string; readonly bytes: Uint8Array }
   | { readonly job: 'screenCopy'; readonly side: number; readonly bytes: Uint8Array };
 
 export interface ReadingResults {
@@ -21,6 +23,7 @@ export interface ReadingResults {
   readonly held: readonly HeldPicture[];
   readonly news: SentCopy;
   readonly inkTable: InkTable;
+  readonly bundle: Bundle;
   readonly screenCopy: Uint8Array;
 }
 

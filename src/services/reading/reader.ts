@@ -1,4 +1,5 @@
 import sharp from 'sharp';
+import { readBundle } from '../bundles/read';
 import { readCopy } from '@/formats/copy/read';
 import { sentCopy } from '@/formats/copy/sent';
 import { readInkTable } from '@/formats/pictures/inks';
@@ -31,6 +32,8 @@ async function read(job: ReadingJob): Promise<ReadingAnswer> {
         return { type: 'done', result: sentCopy(copyOfNews(job.item)) };
       case 'inkTable':
         return { type: 'done', result: await readInkTable(job.name, job.bytes) };
+      case 'bundle':
+        return { type: 'done', result: await readBundle(job.name, job.bytes) };
       case 'screenCopy':
         return { type: 'done', result: await screenCopy(job.bytes, job.side) };
     }

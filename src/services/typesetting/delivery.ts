@@ -4,7 +4,9 @@ import { composerFor } from '@/formats/faces/files';
 import { putBlob } from '@/store/blobs';
 import { counted } from '@/core/records/count';
 import { endDelivery, findDelivery, noteProgress, noteReport } from '@/store/deliveries';
+import { WAYS, type WayName } from '@/core/handoff/ways';
 import { WAYS_OUT } from '../deliveries/ways';
+import type { WayOut } from '../deliveries/ways/way';
 import { documentAt } from '../documents/at';
 import { checkIssue } from './checking';
 
@@ -17,12 +19,13 @@ export async function makeDelivery(id: string): Promise<void> {
   const delivery = await findDelivery(id);
   if (!delivery) return;
   const { options } = delivery;
-  const way = WAYS_OUT[options.purpose];
   const progress = async (done: number, of: number) => {
     if (!(await noteProgress(id, done, of))) throw new CancelledError();
   };
   try {
-    const document = asDelivered(await documentAt(delivery.document, delivery.seq));
+    const source = { id: delivery.document, seq: delivery.seq };
+    const whole = await documentAt(source.id, source.seq);
+    const document = asDelivered(whole);
     const { composer, shaper } = await composerFor(document);
     const composed = composer.compose(document);
     for (const { number, items } of composed.pages)
@@ -36,8 +39,19 @@ export async function makeDelivery(id: string): Promise<void> {
       await endDelivery(id, { state: 'held', message: `Held: ${counted(graves.length, 'grave finding')}.` });
       return;
     }
-    const bytes = await way.make({ document, composed, shaper, options, progress });
-    await endDelivery(id, { state: 'done', blob: await putBlob(way.media, bytes) });
+    // What was chosen is that of the way that was chosen with it.
+    const make = WAYS_OUT[options.way] as WayOut<WayName>;
+    const bytes = await make({
+      document,
+      whole,
+      source,
+      composed,
+      shaper,
+      choices: options.choices,
+      at: new Date(delivery.at),
+      progress,
+    });
+    await endDelivery(id, { state: 'done', blob: await putBlob(WAYS[options.way].media, bytes) });
   } catch (error) {
     if (!(error instanceof CancelledError)) throw error;
   }

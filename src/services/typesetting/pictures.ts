@@ -1,4 +1,3 @@
-import sharp from 'sharp';
 import type { PageList } from '@/core/compose/displayList/displayList';
 import { partOf, showsOthers } from '@/core/compose/measure/part';
 import { designSpecimen } from '@/core/plan/designSpecimen';
@@ -8,11 +7,9 @@ import { all, type Document, documentOf } from '@/core/records/document';
 import { readDocument } from '@/core/records/stored';
 import type { Shaper } from '@/core/type/shaper';
 import { composerFor } from '@/formats/faces/files';
-import { screenCopy } from '@/formats/pictures/read';
-import { outlinedPage } from '@/formats/svg/outlined';
-import { getBlob } from '@/store/blobs';
 import { loadRecords } from '@/store/documents';
 import { putPagePicture } from '@/store/pagePictures';
+import { drawnSheet } from './sheetPictures';
 
 /**
  * Draws a page of a document as it now is and keeps it as a PNG, `width` pixels wide: composed like any other, painted with
@@ -27,7 +24,7 @@ export async function drawPage(documentId: string, number: number, width: number
   const part = showsOthers(document, page.id) ? document : partOf(document, [page.id]);
   const { composer, shaper } = await composerFor(part);
   const list = composer.compose(part).pages[number - 1]!;
-  await putPagePicture(documentId, number, width, seq, await drawn(document, list, shaper, width));
+  await putPagePicture(documentId, number, width, seq, await drawnPage(document, list, shaper, width));
 }
 
 /** The recurring pages of a starting design in one of its palettes, filled with sample copy, as PNGs. */
@@ -37,7 +34,7 @@ export async function designPictures(kind: PublicationKind, palette: number, wid
   const { composer, shaper } = await composerFor(document);
   const count = all(house, 'page').length;
   const out: Uint8Array[] = [];
-  for (const list of composer.compose(document).pages.slice(0, count)) out.push(await drawn(document, list, shaper, width));
+  for (const list of composer.compose(document).pages.slice(0, count)) out.push(await drawnPage(document, list, shaper, width));
   return out;
 }
 
@@ -48,22 +45,8 @@ const DESIGN_NAMES: Readonly<Record<PublicationKind, string>> = {
   newspaper: 'The Quay Post',
 };
 
-async function drawn(document: Document, list: PageList, shaper: Shaper, width: number): Promise<Uint8Array> {
-  const used = new Set(list.items.flatMap((item) => (item.type === 'picture' ? [item.picture] : [])));
-  const sources = new Map<string, string>();
-  for (const picture of all(document, 'picture')) {
-    if (!used.has(picture.id)) continue;
-    const copy = await screenCopy((await getBlob(picture.preview ?? picture.blob)).bytes, 2 * width);
-    const png = await sharp(copy).png().toBuffer();
-    sources.set(picture.id, `data:image/png;base64,${png.toString('base64')}`);
-  }
-  const svg = outlinedPage(
-    list,
-    (id) => shaper.face(id),
-    (id) => sources.get(id) ?? '',
+/** A page by itself, as a PNG so many pixels wide. */
+const drawnPage = (document: Document, list: PageList, shaper: Shaper, width: number): Promise<Buffer> =>
+  drawnSheet(document, { pages: [{ list, dx: 0 }], beside: undefined, label: '' }, shaper, width).then((drawing) =>
+    drawing.png().toBuffer(),
   );
-  return sharp(Buffer.from(svg), { density: (72 * width) / list.width })
-    .resize({ width })
-    .png()
-    .toBuffer();
-}

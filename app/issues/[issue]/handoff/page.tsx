@@ -1,4 +1,5 @@
 import { listDeliveries } from '@/services/deliveries/list';
+import { pagesToLay } from '@/services/deliveries/pagesToLay';
 import { issueHead } from '@/services/documents/issueHead';
 import { HandoffScreen } from '@/screens/handoff/HandoffScreen';
 import { guarded } from '../../../guarded';
@@ -13,7 +14,7 @@ export default guarded(async ({ visit }) => {
       publication={head.publicationName}
       name={head.name}
       house={head.house}
-      pages={head.pages}
+      pages={await pagesToLay(head.id)}
       deliveries={await listDeliveries(head.id)}
     />
   );

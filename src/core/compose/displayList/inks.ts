@@ -17,7 +17,11 @@ export class Inks {
     if (kept?.of === record) return kept.ink;
     const [c, m, y, k] = record.cmyk;
     const cmyk = [c * tint, m * tint, y * tint, k * tint] as const;
-    const ink = { cmyk, rgb: record.rgb ? rgbHex(record.rgb, tint) : cmykToRgbHex(cmyk) };
+    const ink: Ink = {
+      cmyk,
+      rgb: record.rgb ? rgbHex(record.rgb, tint) : cmykToRgbHex(cmyk),
+      ...(record.spot ? { spot: { name: record.name, tint, full: record.cmyk } } : {}),
+    };
     this.#kept.set(key, { of: record, ink });
     return ink;
   }

@@ -4,7 +4,7 @@ import { storyParts, storyPictures } from '@/core/plan/storyParts';
 import type { Document } from '@/core/records/document';
 import type { StoryRecord } from '@/core/records/index';
 import type { FieldAttrs, ListAttrs, TableAttrs } from '@/core/records/text';
-import { COPY_STYLES } from '../story';
+import { styleKind } from './styleKind';
 
 /** A stretch of letters as it goes out. */
 export interface Run {
@@ -54,7 +54,7 @@ export function outline(document: Document, story: StoryRecord): OutBlock[] {
           : text.role === 'quote'
             ? 'quotation'
             : 'caption';
-    return text.body.content.content.flatMap((node) => blockOf(node, kind, field));
+    return text.body.content.content.flatMap((node) => blockOf(document, node, kind, field));
   });
   const captions = storyPictures(document, story).flatMap(({ caption, credit }): OutBlock[] => {
     const words = [caption, credit].filter(Boolean).join(' ');
@@ -63,7 +63,7 @@ export function outline(document: Document, story: StoryRecord): OutBlock[] {
   return [...blocks.filter((block) => block.is === 'table' || block.runs.length > 0), ...captions];
 }
 
-function blockOf(node: Node, kind: Kind | undefined, field: (attrs: FieldAttrs) => string): OutBlock[] {
+function blockOf(document: Document, node: Node, kind: Kind | undefined, field: (attrs: FieldAttrs) => string): OutBlock[] {
   if (node.type.name === 'table') {
     const { headerRows } = node.attrs as TableAttrs;
     const rows = node.content.content.map((row) =>
@@ -77,13 +77,7 @@ function blockOf(node: Node, kind: Kind | undefined, field: (attrs: FieldAttrs) 
   }
   if (node.type.name !== 'paragraph') return [];
   const style = node.attrs['style'] as string;
-  return [
-    paragraphOut(
-      node,
-      kind ?? (style === COPY_STYLES.heading ? 'heading' : style === COPY_STYLES.quotation ? 'quotation' : 'paragraph'),
-      field,
-    ),
-  ];
+  return [paragraphOut(node, kind ?? styleKind(document, style) ?? 'paragraph', field)];
 }
 
 function paragraphOut(node: Node, kind: Kind, field: (attrs: FieldAttrs) => string): OutParagraph {

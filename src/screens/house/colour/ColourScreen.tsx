@@ -88,14 +88,18 @@ function Swatches({ house, act, pressed }: ChapterTools) {
             <div className="w-[6.6rem] shrink-0">
               <Select
                 label="Colour model"
-                value={swatch.rgb ? 'rgb' : 'cmyk'}
+                value={swatch.spot ? 'spot' : swatch.rgb ? 'rgb' : 'cmyk'}
                 of={[
                   { value: 'cmyk', name: 'Inks (CMYK)' },
                   { value: 'rgb', name: 'Screen (RGB)' },
+                  { value: 'spot', name: 'Spot ink' },
                 ]}
                 onChange={(space) =>
                   pressed('Change a colour', (now) =>
-                    setSwatch(now, swatch.id, space === 'rgb' ? { rgb: lightOf(swatch.cmyk) } : { cmyk: swatch.cmyk }),
+                    setSwatch(now, swatch.id, {
+                      ...(space === 'rgb' ? { rgb: lightOf(swatch.cmyk) } : { cmyk: swatch.cmyk }),
+                      spot: space === 'spot' ? true : undefined,
+                    }),
                   )
                 }
               />

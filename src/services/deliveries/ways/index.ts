@@ -1,6 +1,18 @@
-import { printPdf } from './printPdf';
-import { screenPdf } from './screenPdf';
+import type { WayName } from '@/core/handoff/ways';
+import { makeBundle } from './bundle';
+import { makePages } from './pages';
+import { makePrintPdf } from './printPdf';
+import { makeScreenPdf } from './screenPdf';
+import { makeSheets } from './sheets';
+import { makeStories } from './stories';
 import type { WayOut } from './way';
 
-/** Every way out there is: a new one is a file of its own and a line here. */
-export const WAYS_OUT: Readonly<Record<WayOut['id'], WayOut>> = { print: printPdf, screen: screenPdf };
+/** How each way out is made: a new one is a file of its own and a line here, and an entry in `core/handoff/ways.ts`. */
+export const WAYS_OUT: { readonly [W in WayName]: WayOut<W> } = {
+  print: makePrintPdf,
+  sheets: makeSheets,
+  screen: makeScreenPdf,
+  pages: makePages,
+  stories: makeStories,
+  bundle: makeBundle,
+};

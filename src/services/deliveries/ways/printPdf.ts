@@ -1,4 +1,28 @@
-import { pdfFor } from './pdf';
+import { format } from 'date-fns';
+import { profileOf } from '@/core/print/profile';
+import { paintPdf } from '@/formats/pdf/painter';
+import { withPress } from '@/formats/pdf/press';
+import { getBlob } from '@/store/blobs';
+import { headOf, sheetsOf, slugIn, sourcesOf } from './pdf';
+import type { WayOut } from './way';
 
-/** A PDF in four inks, with bleed, for a print shop. */
-export const printPdf = pdfFor('print');
+/** A PDF/X-4 in the inks of a press, with bleed, and marks by choice. */
+export const makePrintPdf: WayOut<'print'> = async (material) => {
+  const { document, shaper, choices } = material;
+  const { sheets, crop, fold, strip, slug } = choices;
+  const { icc } = profileOf(document);
+  const own = icc && (await getBlob(icc.blob)).bytes;
+  const head = headOf(material);
+  const made = format(head.at, 'd MMMM yyyy, HH:mm');
+  const line = slug
+    ? await slugIn(shaper, (label) => `${head.title} · ${sheets === 'spreads' ? 'spread' : 'page'} ${label} · ${made}`)
+    : undefined;
+  return withPress(own, (press) =>
+    paintPdf(
+      sheetsOf(material, sheets),
+      head,
+      { for: 'print', marks: { crop, fold: fold && sheets === 'spreads', strip, slug }, press, slug: line },
+      sourcesOf(material),
+    ),
+  );
+};

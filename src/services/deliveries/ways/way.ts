@@ -1,22 +1,23 @@
 import type { Composed } from '@/core/compose/composer';
+import type { WayChoices, WayName } from '@/core/handoff/ways';
 import type { Document } from '@/core/records/document';
 import type { Shaper } from '@/core/type/shaper';
-import type { DeliveryOptions } from '@/store/deliveries';
 
 /** What a file is made from. */
-export interface Material {
+export interface Material<W extends WayName> {
+  /** As it goes out: without layers that do not print. */
   readonly document: Document;
+  /** All of it, and where it is kept, at the change that is delivered. */
+  readonly whole: Document;
+  readonly source: { readonly id: string; readonly seq: number };
   readonly composed: Composed;
   readonly shaper: Shaper;
-  readonly options: DeliveryOptions;
+  readonly choices: WayChoices[W];
+  /** When the delivery was asked for. */
+  readonly at: Date;
   /** Told after every page how many are done; throws where the work is to stop. */
   readonly progress: (done: number, of: number) => Promise<void>;
 }
 
-/** A way out: a kind of file that an issue is delivered as. */
-export interface WayOut {
-  readonly id: DeliveryOptions['purpose'];
-  readonly ending: string;
-  readonly media: string;
-  make(material: Material): Promise<Uint8Array>;
-}
+/** How what goes out one way is made. */
+export type WayOut<W extends WayName> = (material: Material<W>) => Promise<Uint8Array>;

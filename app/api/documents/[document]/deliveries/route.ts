@@ -1,4 +1,6 @@
 import Joi from 'joi';
+import { choicesOf, WAY_NAMES } from '@/core/handoff/ways';
+import { fieldsOf } from '@/core/records/schemas/fromTable';
 import { listDeliveries, type DeliveryOptions } from '@/services/deliveries/list';
 import { startDelivery } from '@/services/deliveries/start';
 import { checked, handler, readJson } from '../../../handler';
@@ -6,9 +8,17 @@ import { DOCUMENT } from '../../../params';
 
 export const dynamic = 'force-dynamic';
 
+/** Each way out with its own choices, all of them said. */
 const OPTIONS = Joi.object<DeliveryOptions>({
-  purpose: Joi.valid('print', 'screen').required(),
-  marks: Joi.boolean().required(),
+  way: Joi.valid(...WAY_NAMES).required(),
+  choices: Joi.alternatives()
+    .conditional('way', {
+      switch: WAY_NAMES.map((way) => {
+        const table = choicesOf(way);
+        return { is: way, then: Joi.object(fieldsOf(table, Object.keys(table))) };
+      }),
+    })
+    .required(),
   noticed: Joi.boolean(),
 });
 

@@ -1,0 +1,191 @@
+import { mm } from '../length/length';
+import { choice, few, millimetres, type Table, type TableOf, TICK, whole } from '../properties/property';
+import { type Binding, type Signature, SIGNATURES } from './imposition';
+
+/** What can be chosen for each way out of the house. */
+export interface WayChoices {
+  readonly print: {
+    readonly sheets: 'pages' | 'spreads';
+    readonly crop: boolean;
+    readonly fold: boolean;
+    readonly strip: boolean;
+    readonly slug: boolean;
+  };
+  readonly sheets: {
+    readonly onto: 'press' | 'home';
+    readonly binding: Binding;
+    readonly signature: Signature;
+    /** Points. */
+    readonly thickness: number;
+    readonly gutter: number;
+    readonly gripper: number;
+    readonly milled: number;
+  };
+  readonly screen: { readonly sheets: 'pages' | 'spreads'; readonly ppi: number };
+  readonly pages: {
+    readonly format: 'png' | 'jpeg' | 'svg';
+    readonly sheets: 'pages' | 'spreads';
+    readonly ppi: number;
+    readonly contact: boolean;
+  };
+  readonly bundle: { readonly faces: boolean };
+  readonly stories: { readonly format: 'docx' | 'odt' | 'md' | 'html' | 'txt'; readonly pictures: boolean };
+}
+
+export type WayName = keyof WayChoices;
+
+/** A way out with what was chosen for it. */
+export type Chosen = { [W in WayName]: { readonly way: W; readonly choices: WayChoices[W] } }[WayName];
+
+/** A way out as people meet it: what it is called, what it is for, and what can be chosen. */
+export interface Way<W extends WayName = WayName> {
+  readonly name: string;
+  readonly says: string;
+  readonly ending: string;
+  readonly media: string;
+  readonly choices: TableOf<WayChoices[W]>;
+  /** What is chosen until somebody chooses otherwise. */
+  readonly usual: WayChoices[W];
+}
+
+const SHEETS = { label: 'Sheets', kind: few({ pages: 'Single pages', spreads: 'Spreads' }) } as const;
+
+const PDF = { ending: 'pdf', media: 'application/pdf' } as const;
+const ZIP = { ending: 'zip', media: 'application/zip' } as const;
+
+/** Resolutions that are worth a picture of a page, pixels to the inch. */
+const LEAST_PPI = 36;
+const MOST_PPI = 600;
+
+const forPress = ({ onto }: Readonly<Record<string, unknown>>): boolean => onto === 'press';
+
+export const WAYS: { readonly [W in WayName]: Way<W> } = {
+  print: {
+    ...PDF,
+    name: 'Print PDF',
+    says: 'For the print shop: PDF/X-4 with trim and bleed, everything in inks, and the profile of the press in it.',
+    choices: {
+      sheets: SHEETS,
+      crop: { label: 'Crop marks', kind: TICK, help: 'Fine lines outside the bleed, where the sheet is cut.' },
+      fold: { label: 'Fold marks', kind: TICK, help: 'Where a spread is folded.', when: ({ sheets }) => sheets === 'spreads' },
+      strip: { label: 'Ink strip', kind: TICK, help: 'Patches of the inks beside the page, by which the press is set.' },
+      slug: { label: 'Slug line', kind: TICK, help: 'At the foot of the sheet: what it is, and when it was made.' },
+    },
+    usual: { sheets: 'pages', crop: true, fold: true, strip: false, slug: false },
+  },
+  sheets: {
+    ...PDF,
+    name: 'Imposed sheets',
+    says: 'Pages laid on the sheets of the press so that they come in order when these are folded; or a dummy to fold at home.',
+    choices: {
+      onto: { label: 'For', kind: few({ press: 'The press', home: 'A dummy on A4' }) },
+      binding: {
+        label: 'Binding',
+        kind: few({ saddle: 'Saddle-stitched', bound: 'Bound' }),
+        help: 'Sheets in one another with wire through the fold, or behind one another, glued or sewn.',
+        when: forPress,
+      },
+      signature: {
+        label: 'Pages to a signature',
+        kind: { type: 'choice', of: SIGNATURES.map((value) => ({ value, name: String(value) })) },
+        when: forPress,
+      },
+      thickness: {
+        label: 'Paper thickness',
+        kind: millimetres(0, mm(2)),
+        help: 'Pages further in are moved towards the spine by it, so that what is cut off is the same for all.',
+        when: forPress,
+      },
+      gutter: {
+        label: 'Between pages',
+        kind: millimetres(0, mm(50)),
+        help: 'Where pages are cut apart; for twice the bleed.',
+        when: forPress,
+      },
+      gripper: {
+        label: 'Gripper edge',
+        kind: millimetres(0, mm(60)),
+        help: 'Along the foot, where the press holds the sheet.',
+        when: forPress,
+      },
+      milled: {
+        label: 'Milled at the spine',
+        kind: millimetres(0, mm(10)),
+        help: 'What is taken off each page before it is glued.',
+        when: (values) => forPress(values) && values['binding'] === 'bound',
+      },
+    },
+    usual: {
+      onto: 'press',
+      binding: 'saddle',
+      signature: 16,
+      thickness: mm(0.1),
+      gutter: mm(10),
+      gripper: mm(12),
+      milled: mm(3),
+    },
+  },
+  screen: {
+    ...PDF,
+    name: 'Screen PDF',
+    says: 'For reading: cut to its trim, in screen colours, with bookmarks and links, and tagged for whoever has it read aloud.',
+    choices: {
+      sheets: SHEETS,
+      ppi: {
+        label: 'Pictures at most',
+        kind: { ...whole(LEAST_PPI, 2400), unit: 'ppi' },
+        help: 'Pictures with more pixels than this, at the size at which they are shown, are made smaller.',
+      },
+    },
+    usual: { sheets: 'pages', ppi: 200 },
+  },
+  pages: {
+    ...ZIP,
+    name: 'Pictures of pages',
+    says: 'Every page as a file of its own, for a website, a newsagent’s list, or somebody’s approval.',
+    choices: {
+      format: { label: 'Format', kind: few({ png: 'PNG', jpeg: 'JPEG', svg: 'SVG' }) },
+      sheets: SHEETS,
+      ppi: {
+        label: 'Resolution',
+        kind: { ...whole(LEAST_PPI, MOST_PPI), unit: 'ppi' },
+        when: ({ format }) => format !== 'svg',
+      },
+      contact: { label: 'Contact sheet', kind: TICK, help: 'Also one picture of the whole issue, page by page.' },
+    },
+    usual: { format: 'png', sheets: 'pages', ppi: 144, contact: true },
+  },
+  stories: {
+    ...ZIP,
+    name: 'Stories',
+    says: 'The words of every story as a file, for an archive or the next editor.',
+    choices: {
+      format: {
+        label: 'Format',
+        kind: choice({
+          docx: 'DOCX (Office Open XML)',
+          odt: 'ODT (OpenDocument)',
+          md: 'Markdown',
+          html: 'HTML',
+          txt: 'Plain text',
+        }),
+      },
+      pictures: { label: 'Pictures with their captions', kind: TICK, help: 'The files of the pictures as they came.' },
+    },
+    usual: { format: 'docx', pictures: true },
+  },
+  bundle: {
+    ...ZIP,
+    name: 'Bundle',
+    says: 'The whole issue and its house in an open format: for another installation, a partner, or an archive.',
+    choices: {
+      faces: { label: 'Faces', kind: TICK, help: 'The faces it is set in, those that may be given away.' },
+    },
+    usual: { faces: true },
+  },
+};
+
+export const WAY_NAMES = Object.keys(WAYS) as readonly WayName[];
+
+/** The choices of a way, whichever it is. */
+export const choicesOf = (way: WayName): Table => WAYS[way].choices;

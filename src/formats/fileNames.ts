@@ -1,0 +1,44 @@
+/** A name as files may be called everywhere: no sign that any system keeps for itself, no more than 80 characters. */
+export function fileStem(name: string, otherwise: string): string {
+  const plain = name
+    .replace(/[\\/:*?"<>|\u0000-\u001f\u007f]/g, ' ')
+    .replace(/\s+/g, ' ')
+    .trim();
+  return (
+    [...plain]
+      .slice(0, MOST)
+      .join('')
+      .replace(/[. ]+$/, '') || otherwise
+  );
+}
+
+const MOST = 80;
+
+/** Gives names of files in one folder: one that is taken gets a number, whatever the case of its letters. */
+export function freeNames(): (stem: string, ending: string) => string {
+  const taken = new Set<string>();
+  return (stem, ending) => {
+    for (let n = 1; ; n++) {
+      const name = `${n === 1 ? stem : `${stem} ${n}`}.${ending}`;
+      if (taken.has(name.toLowerCase())) continue;
+      taken.add(name.toLowerCase());
+      return name;
+    }
+  };
+}
+
+/** The ending by which a kind of file is known. */
+export const endingOf = (media: string): string => ENDINGS[media] ?? 'bin';
+
+const ENDINGS: Readonly<Record<string, string>> = {
+  'image/jpeg': 'jpg',
+  'image/png': 'png',
+  'image/webp': 'webp',
+  'image/tiff': 'tif',
+  'image/gif': 'gif',
+  'image/avif': 'avif',
+  'image/svg+xml': 'svg',
+  'application/pdf': 'pdf',
+  'application/postscript': 'eps',
+  'application/vnd.iccprofile': 'icc',
+};
