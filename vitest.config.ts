@@ -1,4 +1,3 @@
-import { availableParallelism } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
 
@@ -15,8 +14,6 @@ const project = (name: string, include: string[], more: object = {}) => ({
 /** Unit tests lie beside their module; what spans modules lies in `tests/`. */
 export default defineConfig({
   test: {
-    // Every core, where Vitest would leave one free for somebody who watches.
-    maxWorkers: availableParallelism(),
     projects: [
       project('unit', ['src/**/*.test.ts', 'demo/**/*.test.ts', 'scripts/**/*.test.ts']),
       project('reference', ['tests/reference/**/*.test.ts']),

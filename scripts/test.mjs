@@ -1,5 +1,5 @@
 import { chmod, mkdtemp, readFile, rm } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
+import { availableParallelism, tmpdir } from 'node:os';
 import { dirname, join, relative } from 'node:path';
 import { spawn } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
@@ -64,9 +64,10 @@ try {
   const scratch = await mkdtemp(join(tmpdir(), 'kite-test-'));
   await chmod(scratch, 0o755);
   // What drives a browser runs by itself: it is to be judged by what it does, not by what else the machine is doing.
-  for (const [name, projects] of [
-    ['Tests of the parts', ['unit', 'reference', 'database']],
-    ['Tests in the browser', ['browser']],
+  for (const [name, projects, workers] of [
+    // Vitest would leave a core free for somebody who watches.
+    ['Tests of the parts', ['unit', 'reference', 'database'], availableParallelism()],
+    ['Tests in the browser', ['browser'], 1],
   ]) {
     const report = join(scratch, `${projects[0]}.json`);
     const chosen = projects.map((project) => `--project=${project}`);
@@ -74,6 +75,8 @@ try {
       'node_modules/vitest/vitest.mjs',
       'run',
       ...chosen,
+      `--maxWorkers=${workers}`,
+      `--minWorkers=${workers}`,
       '--reporter=default',
       '--reporter=json',
       `--outputFile.json=${report}`,

@@ -202,7 +202,7 @@ describe('keys mean what the ARIA Authoring Practices have them mean', () => {
 
   it('dialogs: the focus stays in them, Esc closes them and gives it back', async () => {
     await goTo('/', 'h1');
-    await page.focus('header button');
+    await (await page.$('header ::-p-text(New publication)'))!.focus();
     await page.keyboard.press('Enter');
     await page.waitForSelector('[role=dialog]');
     for (let i = 0; i < 30; i++) {

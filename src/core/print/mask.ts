@@ -20,21 +20,30 @@ export class Mask {
     this.#sums = new Float32Array((width + 2) * height);
   }
 
-  /** Adds a closed ring, as a flat list of points in pixels. Of rings inside one another, the sense counts. */
-  ring(points: ArrayLike<number>): void {
+  /**
+   * Adds a closed ring, as a flat list of points. Of rings inside one another, the sense counts.
+   * @param matrix from the points’ coordinates to pixels, in its six figures: a page has tens of thousands of letters, and each is
+   * mapped without an object of its own
+   */
+  ring(points: readonly number[], a: number, b: number, c: number, d: number, e: number, f: number): void {
     const n = points.length;
+    if (n < 4) return;
+    let x = a * points[n - 2]! + c * points[n - 1]! + e;
+    let y = b * points[n - 2]! + d * points[n - 1]! + f;
     for (let i = 0; i < n; i += 2) {
-      const next = i + 2 < n ? i + 2 : 0;
-      this.#edge(points[i]!, points[i + 1]!, points[next]!, points[next + 1]!);
+      const nextX = a * points[i]! + c * points[i + 1]! + e;
+      const nextY = b * points[i]! + d * points[i + 1]! + f;
+      if (y < nextY) this.#edge(x, y, nextX, nextY, 1);
+      else if (y > nextY) this.#edge(nextX, nextY, x, y, -1);
+      x = nextX;
+      y = nextY;
     }
   }
 
-  #edge(ax: number, ay: number, bx: number, by: number): void {
-    if (ay === by) return;
+  /** An edge from above downwards. */
+  #edge(x0: number, y0: number, x1: number, y1: number, sense: 1 | -1): void {
     const { width, height } = this;
-    const down = ay < by;
-    const sense = down ? 1 : -1;
-    const [x0, y0, x1, y1] = down ? [ax, ay, bx, by] : [bx, by, ax, ay];
+    const sums = this.#sums;
     if (y1 <= 0 || y0 >= height) return;
     const slope = (x1 - x0) / (y1 - y0);
     const top = Math.max(0, y0);
@@ -48,12 +57,12 @@ export class Mask {
       const from = Math.max(top, row);
       const to = Math.min(foot, row + 1);
       if (to <= from) continue;
-      const sums = this.#sums;
       const at = row * (width + 2);
       const d = (to - from) * sense;
       const xa = Math.min(width, Math.max(0, x0 + slope * (from - y0)));
       const xb = Math.min(width, Math.max(0, x0 + slope * (to - y0)));
-      const [left, right] = xa < xb ? [xa, xb] : [xb, xa];
+      const left = xa < xb ? xa : xb;
+      const right = xa < xb ? xb : xa;
       const first = Math.floor(left);
       const end = Math.ceil(right);
       if (end <= first + 1) {

@@ -102,7 +102,7 @@ export class PaintedPage {
   }
 
   #rings(outline: Outline, matrix: Matrix): void {
-    for (const ring of outline) this.#mask.ring(mappedRing(ring, matrix));
+    for (const ring of outline) this.#mask.ring(ring, ...matrix);
   }
 
   #area(item: AreaItem, matrix: Matrix, opacity: number): void {
@@ -139,7 +139,7 @@ export class PaintedPage {
         ax - ux - uy,
         ay - uy + ux,
       ];
-      this.#mask.ring(mappedRing(quad, matrix));
+      this.#mask.ring(quad, ...matrix);
     }
   }
 
@@ -275,13 +275,19 @@ export class PaintedPage {
     const extra = n > 0 ? (runWidth(run, line) - shaped.width * across) / n : 0;
     const y = line.baseline + run.drop - look.rise;
     let x = line.x + run.x;
+    const [ma, mb, mc, md, me, mf] = matrix;
     for (let i = 0; i < n; i++) {
-      const dx = (shaped.offsets?.[2 * i] ?? 0) * across;
-      const dy = (shaped.offsets?.[2 * i + 1] ?? 0) * look.scale;
-      const own = composedWith(matrix, [across, 0, 0, -look.scale, x + dx, y - dy]);
-      for (const ring of glyphRings(face, shaped.glyphs[i]!)) {
-        if (around > 0) this.#stroke(ring, (2 * around) / look.scale, own);
-        else this.#mask.ring(mappedRing(ring, own));
+      const rings = glyphRings(face, shaped.glyphs[i]!);
+      const left = x + (shaped.offsets?.[2 * i] ?? 0) * across;
+      const foot = y - (shaped.offsets?.[2 * i + 1] ?? 0) * look.scale;
+      if (around > 0) {
+        const own = composedWith(matrix, [across, 0, 0, -look.scale, left, foot]);
+        for (const ring of rings) this.#stroke(ring, (2 * around) / look.scale, own);
+      } else {
+        // The same map, worked out in figures.
+        const [a, b, c, d] = [ma * across, mb * across, -mc * look.scale, -md * look.scale];
+        const [e, f] = [ma * left + mc * foot + me, mb * left + md * foot + mf];
+        for (const ring of rings) this.#mask.ring(ring, a, b, c, d, e, f);
       }
       x += shaped.advances[i]! * across + extra;
     }
@@ -312,17 +318,6 @@ function lay(pixels: Float32Array, at: number, colour: Float64Array, share: numb
 function layOver(pixels: Float32Array, at: number, colour: Float64Array, share: number): void {
   for (let channel = 3; channel < 7; channel++)
     pixels[at + channel] = pixels[at + channel]! + (colour[channel]! - pixels[at + channel]!) * share;
-}
-
-function mappedRing(ring: readonly number[], [a, b, c, d, e, f]: Matrix): Float64Array {
-  const out = new Float64Array(ring.length);
-  for (let i = 0; i < ring.length; i += 2) {
-    const x = ring[i]!;
-    const y = ring[i + 1]!;
-    out[i] = a * x + c * y + e;
-    out[i + 1] = b * x + d * y + f;
-  }
-  return out;
 }
 
 /** The mean of every value with those beside it, along rows or columns. */
