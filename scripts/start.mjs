@@ -145,7 +145,10 @@ try {
     say(`The news wire and the picture agency that ship do not run: ${error.message}`);
     return undefined;
   });
-  await runServer({ ...env, ...(standIns ? { WIRE_URL: standIns.wire, AGENCY_URL: standIns.agency } : {}) });
+  await runServer({
+    ...env,
+    ...(standIns ? { WIRE_URL: standIns.wire, AGENCY_URL: standIns.agency, PRINT_SHOP_URL: standIns.press } : {}),
+  });
   say(`Restless Kite is at http://${host}:${port}  (Ctrl+C ends it)`);
 } catch (error) {
   await failed(error);

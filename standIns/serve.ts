@@ -1,13 +1,15 @@
 import { createServer } from 'node:http';
 import { Agency } from './agency/agency';
+import { Press } from './press/press';
 import { Wire } from './wire/wire';
 
 /**
- * Houses that a publication works with, simulated for those who try the application: a news wire and a picture agency. They are reached over HTTP
+ * Houses that a publication works with, simulated for those who try the application: a news wire, a picture agency and a print shop. They are reached over HTTP
  * like any other, and know nothing of it. Said: `PORT` to listen at. They end with whoever started them.
  */
 const wire = new Wire();
 const agency = new Agency();
+const press = new Press();
 
 const server = createServer((request, response) => {
   void (async () => {
@@ -17,7 +19,9 @@ const server = createServer((request, response) => {
       ? await wire.answer(method, pathname.slice('/wire'.length))
       : pathname.startsWith('/agency/')
         ? await agency.answer(method, pathname.slice('/agency'.length), searchParams)
-        : undefined;
+        : pathname.startsWith('/press/')
+          ? await press.answer(method, pathname.slice('/press'.length), request)
+          : undefined;
     request.resume();
     response.writeHead(answer ? (answer.status ?? 200) : 404, { 'content-type': answer?.media ?? 'text/plain' });
     response.end(answer?.body ?? 'There is nothing here.');

@@ -18,8 +18,8 @@ const PACKAGES = {
   'hunspell-en-gb': () => existsSync('/usr/share/hunspell/en_GB.dic'),
 };
 
-/** Beside the database, what reads drawings and puts them into inks. */
-export const TO_RUN = ['postgresql', 'poppler-utils', 'ghostscript', 'librsvg2-bin'];
+/** Beside the database, what reads drawings and puts them into inks, and what the simulated print shop looks at PDFs with. */
+export const TO_RUN = ['postgresql', 'poppler-utils', 'qpdf', 'ghostscript', 'librsvg2-bin'];
 export const TO_TEST = [
   'postgresql',
   'chromium',

@@ -3,7 +3,7 @@ import { Stop } from './say.mjs';
 
 /**
  * Starts the simulated houses that ship: a process of their own that ends with this one.
- * @returns where the feed of the news wire and the picture agency are, and how they are stopped
+ * @returns where the feed of the news wire, the picture agency and the print shop are, and how they are stopped
  * @throws Stop where they cannot listen at the port
  */
 export async function startStandIns(root, port) {
@@ -22,5 +22,5 @@ export async function startStandIns(root, port) {
   child.stdout.unref();
   child.stdin.unref();
   const at = `http://127.0.0.1:${port}`;
-  return { wire: `${at}/wire/feed`, agency: `${at}/agency/`, stop: () => void child.kill('SIGTERM') };
+  return { wire: `${at}/wire/feed`, agency: `${at}/agency/`, press: `${at}/press/`, stop: () => void child.kill('SIGTERM') };
 }

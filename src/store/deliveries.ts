@@ -2,6 +2,19 @@ import type { CheckReport } from '@/core/checks/report';
 import type { Chosen } from '@/core/handoff/ways';
 import { pool } from './pool';
 
+/** How far a file is that went to the print shop, and what that says of it. */
+export type SentToShop =
+  | { readonly state: 'sending' }
+  | { readonly state: 'accepted'; readonly shop: string; readonly job: string; readonly onPress: string }
+  | { readonly state: 'refused'; readonly shop: string; readonly problems: readonly ShopProblem[] }
+  | { readonly state: 'failed'; readonly message: string };
+
+/** What the shop finds wrong, of a page or of the whole file. */
+export interface ShopProblem {
+  readonly page?: number;
+  readonly words: string;
+}
+
 /** What is made, and what was chosen for it. */
 export type DeliveryOptions = Chosen & {
   /** It is made although something grave was found. */
@@ -23,11 +36,13 @@ export interface Delivery {
   readonly at: string;
   /** What was found before it was made. */
   readonly report: CheckReport | null;
+  /** What became of it at the print shop; null where it was not sent. */
+  readonly sent: SentToShop | null;
   /** The job that makes it; null for those of before there were any. */
   readonly job: string | null;
 }
 
-const COLUMNS = `id, document_id as document, seq::int, options, state, done, total, message, file_name as "fileName", blob, job, report,
+const COLUMNS = `id, document_id as document, seq::int, options, state, done, total, message, file_name as "fileName", blob, job, report, sent,
   to_char(created_at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as at`;
 
 export async function insertDelivery(
@@ -69,6 +84,11 @@ export async function noteProgress(id: string, done: number, total: number): Pro
 /** Keeps what was found before a delivery is made. */
 export async function noteReport(id: string, report: CheckReport): Promise<void> {
   await pool().query('update delivery set report = $2 where id = $1', [id, JSON.stringify(report)]);
+}
+
+/** Notes how far a file is that goes to the print shop. */
+export async function noteSent(id: string, sent: SentToShop): Promise<void> {
+  await pool().query('update delivery set sent = $2 where id = $1', [id, JSON.stringify(sent)]);
 }
 
 /** Ends a delivery that is still under way; one that has ended stays as it is. Gives whether this call ended it. */

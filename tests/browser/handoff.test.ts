@@ -1,7 +1,7 @@
 import JSZip from 'jszip';
 import type { Browser, ElementHandle, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
-import { openServer, query, type Server } from '../support/application';
+import { openServer, openStandIns, query, type Server, type StandIns } from '../support/application';
 import { openChromium } from '../support/chromium';
 import { copyIssue, Desk } from '../support/desk';
 import { filed } from '../support/programs';
@@ -9,6 +9,7 @@ import { filed } from '../support/programs';
 /** Handoff: each way out with its choices, by mouse and by keys; and the bundle that goes out and comes in again. */
 
 const databaseUrl = inject('databaseUrl');
+let standIns: StandIns;
 let server: Server;
 let browser: Browser;
 let desk: Desk;
@@ -16,7 +17,8 @@ let page: Page;
 let issue: string;
 
 beforeAll(async () => {
-  server = await openServer(databaseUrl);
+  standIns = await openStandIns();
+  server = await openServer(databaseUrl, undefined, { PRINT_SHOP_URL: standIns.press });
   browser = await openChromium();
   issue = await copyIssue(databaseUrl);
   desk = await Desk.open(browser, server.origin, databaseUrl, issue);
@@ -30,6 +32,7 @@ afterAll(async () => {
   expect(desk?.problems ?? []).toEqual([]);
   await browser?.close();
   await server?.stop();
+  standIns?.stop();
 });
 
 const card = (name: string) => `section[aria-label="${name}"]`;
@@ -58,7 +61,7 @@ async function fileOf(way: string): Promise<Uint8Array> {
 describe('the place Handoff', () => {
   it('has a card for each way out, whose picture follows what is chosen', async () => {
     const names = await page.$$eval('main section h2', (list) => list.map((each) => each.textContent!.trim()));
-    expect(names).toEqual(['Print PDF', 'Imposed sheets', 'Screen PDF', 'Pictures of pages', 'Stories', 'Bundle']);
+    expect(names).toEqual(['Print PDF', 'Imposed sheets', 'Screen PDF', 'Pictures of pages', 'Stories', 'Folder', 'Bundle']);
     const pictures = () => page.$$eval(`${card('Print PDF')} img`, (list) => list.length);
     expect(await pictures()).toBe(1);
     await (await inCard('Print PDF', 'Spreads')).click();
@@ -111,6 +114,16 @@ describe('the place Handoff', () => {
     await field.click({ count: 3 });
     await page.keyboard.type('120');
     await page.keyboard.press('Tab');
+  });
+});
+
+describe('the print shop', () => {
+  it('is sent the print PDF, looks at it, and says when it is on press', async () => {
+    await (await inCard('Print PDF', 'Make print PDF')).click();
+    await fileOf('print');
+    await (await page.waitForSelector('[aria-label="Print shop"] ::-p-text(Send it to the print shop)'))!.click();
+    const answer = await page.waitForSelector('[aria-label="Print shop"] ::-p-text(Accepted by)', { timeout: 90_000 });
+    expect(await answer!.evaluate((element) => element.textContent)).toMatch(/on press on \d+ \w+ 20\d\d \(job /);
   });
 });
 

@@ -79,6 +79,7 @@ beforeAll(async () => {
     composed: composer.compose(whole),
     shaper,
     choices: { faces: true },
+    report: { title: '', at: '', limits: '', findings: [] },
     at: new Date('2026-03-01T10:00:00Z'),
     progress: () => Promise.resolve(),
   });

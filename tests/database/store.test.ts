@@ -102,6 +102,7 @@ describe('migrations', () => {
       { name: '0011-checks.sql' },
       { name: '0012-record-order.sql' },
       { name: '0013-ways-out.sql' },
+      { name: '0014-print-shop.sql' },
     ]);
   });
 });

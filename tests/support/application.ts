@@ -39,6 +39,8 @@ export interface StandIns {
   readonly wire: string;
   /** Where the picture agency is. */
   readonly agency: string;
+  /** Where the print shop is. */
+  readonly press: string;
   stop(): void;
 }
 

@@ -28,6 +28,7 @@ export interface WayChoices {
     readonly ppi: number;
     readonly contact: boolean;
   };
+  readonly folder: { readonly crop: boolean; readonly originals: boolean; readonly faces: boolean; readonly bundle: boolean };
   readonly bundle: { readonly faces: boolean };
   readonly stories: { readonly format: 'docx' | 'odt' | 'md' | 'html' | 'txt'; readonly pictures: boolean };
 }
@@ -173,6 +174,18 @@ export const WAYS: { readonly [W in WayName]: Way<W> } = {
       pictures: { label: 'Pictures with their captions', kind: TICK, help: 'The files of the pictures as they came.' },
     },
     usual: { format: 'docx', pictures: true },
+  },
+  folder: {
+    ...ZIP,
+    name: 'Folder',
+    says: 'Everything a print shop may ask for in one folder: the print PDF, the report of Checks, and a job ticket.',
+    choices: {
+      crop: { label: 'Crop marks', kind: TICK },
+      originals: { label: 'Pictures as they came', kind: TICK },
+      faces: { label: 'Faces', kind: TICK, help: 'The faces it is set in, those that may be given away.' },
+      bundle: { label: 'Bundle', kind: TICK, help: 'The whole issue and its house in an open format.' },
+    },
+    usual: { crop: true, originals: true, faces: true, bundle: false },
   },
   bundle: {
     ...ZIP,

@@ -45,7 +45,7 @@ const firstChosen = (deliveries: readonly DeliveryView[], pages: number): AllCho
   ) as unknown as AllChosen;
 
 function Cards({ id, publication, name, house, pages, deliveries: first }: HandoffProps) {
-  const { deliveries, trouble, make, cancel } = useDeliveries(id, first);
+  const { deliveries, trouble, make, cancel, send } = useDeliveries(id, first);
   const [chosen, setChosen] = useState(() => firstChosen(first, pages?.count ?? 0));
   const isBusy = (way: WayName) => deliveries.some((each) => isUnderWay(each) && each.options.way === way);
   const choose = (way: WayName, key: string, value: unknown) =>
@@ -81,7 +81,7 @@ function Cards({ id, publication, name, house, pages, deliveries: first }: Hando
               />
             ))}
           </div>
-          <MadeEarlier issue={id} deliveries={deliveries} onCancel={cancel} onMake={make} />
+          <MadeEarlier issue={id} deliveries={deliveries} onCancel={cancel} onMake={make} onSend={send} />
         </div>
       </main>
     </div>

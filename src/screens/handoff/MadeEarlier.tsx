@@ -1,6 +1,6 @@
 'use client';
 
-import { format } from 'date-fns';
+import { format, parseISO } from 'date-fns';
 import { Download } from 'lucide-react';
 import Link from 'next/link';
 import { isOpen, isOpenGrave } from '@/core/checks/finding';
@@ -12,17 +12,22 @@ interface MadeEarlierProps {
   readonly deliveries: readonly DeliveryView[];
   readonly onCancel: (delivery: string) => void;
   readonly onMake: (order: Order) => void;
+  readonly onSend: (delivery: string) => void;
 }
 
 /** What was made of an issue, the newest first: how far it is, where it lies, or why it is not there. */
-export function MadeEarlier({ issue, deliveries, onCancel, onMake }: MadeEarlierProps) {
+export function MadeEarlier({ issue, deliveries, onCancel, onMake, onSend }: MadeEarlierProps) {
   return (
     <>
       <h2 className="chapter border-base-300 mt-9 border-b pb-1.5">Made earlier</h2>
       {deliveries.length === 0 && <p className="py-3 opacity-70">Nothing has been made from this issue yet.</p>}
       <ul aria-label="Made earlier">
         {deliveries.map((delivery) => (
-          <li key={delivery.id} data-state={delivery.state} className="border-base-300 flex items-center gap-4 border-b py-2">
+          <li
+            key={delivery.id}
+            data-state={delivery.state}
+            className="border-base-300 flex flex-wrap items-center gap-x-4 gap-y-1 border-b py-2"
+          >
             <span className="w-32 shrink-0 font-semibold">{WAYS[delivery.options.way].name}</span>
             <span className="narrow w-32 shrink-0 opacity-75">{format(new Date(delivery.at), 'd MMM yyyy, HH:mm')}</span>
             <State
@@ -32,10 +37,52 @@ export function MadeEarlier({ issue, deliveries, onCancel, onMake }: MadeEarlier
               onCancel={() => onCancel(delivery.id)}
               onAllTheSame={() => onMake({ ...delivery.options, noticed: true })}
             />
+            {delivery.state === 'done' && isForShop(delivery) && (
+              <AtShop delivery={delivery} onSend={() => onSend(delivery.id)} />
+            )}
           </li>
         ))}
       </ul>
     </>
+  );
+}
+
+/** A print shop takes the print PDF, in single pages. */
+const isForShop = ({ options }: DeliveryView): boolean => options.way === 'print' && options.choices.sheets === 'pages';
+
+/** What the print shop says of a file, or the press that sends it there. */
+function AtShop({ delivery: { sent }, onSend }: { delivery: DeliveryView; onSend: () => void }) {
+  return (
+    <div className="w-full pl-[17.5rem]" role="group" aria-label="Print shop">
+      {sent?.state === 'sending' ? (
+        <p role="status" className="flex items-center gap-2">
+          <span className="loading loading-spinner loading-xs" /> The print shop is looking at it …
+        </p>
+      ) : sent?.state === 'accepted' ? (
+        <p className="text-success font-semibold">
+          Accepted by {sent.shop}: on press on {format(parseISO(sent.onPress), 'd MMMM yyyy')} (job {sent.job}).
+        </p>
+      ) : (
+        <>
+          {sent?.state === 'failed' && <p className="text-error">{sent.message}</p>}
+          {sent?.state === 'refused' && (
+            <>
+              <p className="text-error font-semibold">Sent back by {sent.shop}:</p>
+              <ul className="pb-1">
+                {sent.problems.map(({ page, words }, i) => (
+                  <li key={i}>
+                    <span className="narrow opacity-75">{page === undefined ? 'File' : `Page ${page}`}</span> {words}
+                  </li>
+                ))}
+              </ul>
+            </>
+          )}
+          <button type="button" className="btn btn-xs" onClick={onSend}>
+            {sent ? 'Send it again' : 'Send it to the print shop'}
+          </button>
+        </>
+      )}
+    </div>
   );
 }
 

@@ -1,6 +1,6 @@
 'use client';
 
-import { Files, FileText, Images, Newspaper, Package, Printer } from 'lucide-react';
+import { Files, FileText, FolderClosed, Images, Newspaper, Package, Printer } from 'lucide-react';
 import type { ReactNode } from 'react';
 import type { PagesToLay } from '@/core/handoff/pressPlan';
 import { WAYS, type Chosen, type WayName } from '@/core/handoff/ways';
@@ -13,6 +13,7 @@ const ICONS: Readonly<Record<WayName, ReactNode>> = {
   pages: <Images size={19} />,
   sheets: <Newspaper size={19} />,
   stories: <Files size={19} />,
+  folder: <FolderClosed size={19} />,
   bundle: <Package size={19} />,
 };
 
@@ -64,8 +65,9 @@ export const inSentence = (name: string): string => name.charAt(0).toLowerCase()
 /** What comes, as a picture: pages or a spread, with what is drawn around them. */
 function Shape({ issue, chosen }: { issue: string; chosen: Exclude<Chosen, { way: 'sheets' }> }) {
   if (chosen.way === 'stories') return <Lines />;
-  const isSpread = chosen.way === 'bundle' || chosen.choices.sheets === 'spreads';
-  const marks = chosen.way === 'print' ? chosen.choices : undefined;
+  const isSpread = chosen.way === 'bundle' || (chosen.way !== 'folder' && chosen.choices.sheets === 'spreads');
+  const marks =
+    chosen.way === 'print' ? chosen.choices : chosen.way === 'folder' ? { ...NO_MARKS, ...chosen.choices } : undefined;
   return (
     <div className="relative p-3.5">
       <div className="flex shadow-[0_1px_3px_rgb(20_33_61/0.3)]">
@@ -85,6 +87,8 @@ function Shape({ issue, chosen }: { issue: string; chosen: Exclude<Chosen, { way
     </div>
   );
 }
+
+const NO_MARKS = { fold: false, strip: false, slug: false };
 
 const CORNERS = [
   'left-3.5 top-0 h-2.5 w-px',

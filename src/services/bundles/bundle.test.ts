@@ -177,6 +177,26 @@ describe('a bundle that will not do is refused with a sentence', () => {
       /needs something that is not there/,
     ],
     [
+      'a second format',
+      () =>
+        changed(
+          'issue.json',
+          inJson(
+            (value) => void value.records.push({ ...value.records.find((each: Bent) => each.kind === 'format'), id: 'other' }),
+          ),
+        ),
+      /has a format that is called “other”/,
+    ],
+    [
+      'a frequency that there is not',
+      () =>
+        changed(
+          'bundle.json',
+          inJson((value) => void (value.publication.frequency = 'now and then')),
+        ),
+      /frequency/,
+    ],
+    [
       'styles in a circle',
       () =>
         changed(

@@ -72,14 +72,19 @@ export async function readBundle(name: string, bytes: Uint8Array): Promise<Bundl
   return { manifest, issue, house, files };
 }
 
+/** Kinds that a document has one record of. */
+const ONCE: ReadonlySet<string> = new Set(['issue', 'format', 'details', 'profile']);
+
 type Refused = (why: string, status?: 413 | 415 | 422) => RefusedFileError;
 
 /** Whether records hold together: each there once, no two contradicting one another, nothing pointing at nothing. */
 function checkDocument({ records }: BundledDocument, which: 'issue' | 'house', refused: Refused): void {
   const ids = new Set<string>();
-  for (const { id } of records) {
+  for (const { id, kind } of records) {
     if (ids.has(id)) throw refused(`contradicts itself: its ${which} has two records “${id}”.`);
     ids.add(id);
+    // Of these there is one, by the name of its kind.
+    if (ONCE.has(kind) && id !== kind) throw refused(`contradicts itself: its ${which} has a ${kind} that is called “${id}”.`);
   }
   const needed =
     which === 'issue' ? (['issue', 'format', 'page', 'master'] as const) : (['format', 'master', 'details'] as const);

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { isFrequency } from '@/core/plan/recurrence';
 import { SCHEMAS } from '@/core/records/schemas';
 import { BUNDLE_FORMAT, BUNDLE_LIMITS, type BundledDocument, type Manifest } from '@/formats/bundle/shape';
 
@@ -14,7 +15,10 @@ export const MANIFEST = Joi.object<Manifest>({
   publication: Joi.object({
     name: Joi.string().max(400).required(),
     kind: Joi.valid('magazine', 'newsletter', 'newspaper').required(),
-    frequency: Joi.string().max(40).required(),
+    frequency: Joi.string()
+      .max(40)
+      .required()
+      .custom((words: string, helpers) => (isFrequency(words) ? words : helpers.error('any.invalid'))),
   }).required(),
   files: Joi.array()
     .max(BUNDLE_LIMITS.entries)

@@ -4,6 +4,7 @@ import type { AnyJobKind } from './kind';
 import { pagePicture } from './pagePicture';
 import { readCopy } from './readCopy';
 import { readPicture } from './readPicture';
+import { sendToShop } from './sendToShop';
 import { takeBundle } from './takeBundle';
 import { takeNews } from './takeNews';
 
@@ -16,4 +17,5 @@ export const JOB_KINDS = [
   readPicture,
   takeNews,
   takeBundle,
+  sendToShop,
 ] as readonly AnyJobKind[];

@@ -48,6 +48,7 @@ export async function makeDelivery(id: string): Promise<void> {
       composed,
       shaper,
       choices: options.choices,
+      report,
       at: new Date(delivery.at),
       progress,
     });

@@ -67,7 +67,7 @@ function ofField(field: Field): JsonSchema {
     case 'order':
       return { type: 'string', maxLength: 200, description: 'A place in an order: compare as plain strings.' };
     case 'language':
-      return { type: 'string', maxLength: 20, description: 'A language as BCP 47 writes it.' };
+      return { type: 'string', maxLength: 20, description: 'A language, such as “en-GB”.' };
     case 'day':
       return { type: 'string', format: 'date' };
     case 'hash':

@@ -1,5 +1,6 @@
 import type { WayName } from '@/core/handoff/ways';
 import { makeBundle } from './bundle';
+import { makeFolder } from './folder';
 import { makePages } from './pages';
 import { makePrintPdf } from './printPdf';
 import { makeScreenPdf } from './screenPdf';
@@ -14,5 +15,6 @@ export const WAYS_OUT: { readonly [W in WayName]: WayOut<W> } = {
   screen: makeScreenPdf,
   pages: makePages,
   stories: makeStories,
+  folder: makeFolder,
   bundle: makeBundle,
 };

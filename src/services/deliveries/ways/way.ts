@@ -1,3 +1,4 @@
+import type { CheckReport } from '@/core/checks/report';
 import type { Composed } from '@/core/compose/composer';
 import type { WayChoices, WayName } from '@/core/handoff/ways';
 import type { Document } from '@/core/records/document';
@@ -13,6 +14,8 @@ export interface Material<W extends WayName> {
   readonly composed: Composed;
   readonly shaper: Shaper;
   readonly choices: WayChoices[W];
+  /** What was found before it is made. */
+  readonly report: CheckReport;
   /** When the delivery was asked for. */
   readonly at: Date;
   /** Told after every page how many are done; throws where the work is to stop. */
