@@ -8,7 +8,15 @@ const alias = {
 
 const project = (name: string, include: string[], more: object = {}) => ({
   resolve: { alias },
-  test: { name, include, environment: 'node', testTimeout: 60_000, hookTimeout: 300_000, ...more },
+  test: {
+    name,
+    include,
+    environment: 'node',
+    testTimeout: 60_000,
+    hookTimeout: 300_000,
+    expect: { poll: { timeout: 15_000 } },
+    ...more,
+  },
 });
 
 /** Unit tests lie beside their module; what spans modules lies in `tests/`. */
