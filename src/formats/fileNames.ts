@@ -27,6 +27,9 @@ export function freeNames(): (stem: string, ending: string) => string {
   };
 }
 
+/** A picture’s name without the ending that it came with, as files may be called. */
+export const pictureStem = (name: string): string => fileStem(name.replace(/\.\w{2,4}$/, ''), 'Picture');
+
 /** The ending by which a kind of file is known. */
 export const endingOf = (media: string): string => ENDINGS[media] ?? 'bin';
 

@@ -1,3 +1,4 @@
+import type { QueryResultRow } from 'pg';
 import { Node } from 'prosemirror-model';
 import type { DocumentRecord, RecordKind } from '@/core/records/index';
 import type { Change, Heading } from '@/core/records/change';
@@ -82,35 +83,31 @@ export async function documentHead(id: string): Promise<DocumentHead> {
 
 /** A document's records in the order in which they came, with the number of the last change that they hold. @throws NoSuchDocumentError */
 export async function loadRecords(id: string): Promise<{ seq: number; records: StoredRecord[] }> {
-  return transaction(async (client) => {
-    await client.query('set transaction isolation level repeatable read, read only');
-    const head = await client.query<{ seq: number }>('select seq::int from document where id = $1', [id]);
-    if (!head.rows[0]) throw new NoSuchDocumentError('There is no such issue.');
-    const { rows } = await client.query<{ body: StoredRecord }>('select body from record where document_id = $1 order by place', [
-      id,
-    ]);
-    return { seq: head.rows[0].seq, records: rows.map((row) => row.body) };
-  });
+  const { seq, rows } = await snapshot<{ body: StoredRecord }>(id, 'body');
+  return { seq, records: rows.map(({ body }) => body) };
 }
 
-/** A document's records with the numbers of the changes that last put them in; none for those it began with. */
+/** The same with the numbers of the changes that last put records in; none for those it began with. */
 export async function loadVersions(
   id: string,
 ): Promise<{ seq: number; records: StoredRecord[]; versions: Record<string, number> }> {
+  const { seq, rows } = await snapshot<{ body: StoredRecord; version: number }>(id, 'body, version::int');
+  const changed = rows.filter(({ version }) => version > 0);
+  return {
+    seq,
+    records: rows.map(({ body }) => body),
+    versions: Object.fromEntries(changed.map(({ body, version }) => [body.id, version])),
+  };
+}
+
+/** Columns of a document's records, and the change that they hold, as of one moment. */
+function snapshot<Row extends QueryResultRow>(id: string, columns: string): Promise<{ seq: number; rows: Row[] }> {
   return transaction(async (client) => {
     await client.query('set transaction isolation level repeatable read, read only');
     const head = await client.query<{ seq: number }>('select seq::int from document where id = $1', [id]);
     if (!head.rows[0]) throw new NoSuchDocumentError('There is no such issue.');
-    const { rows } = await client.query<{ body: StoredRecord; version: number }>(
-      'select body, version::int from record where document_id = $1 order by place',
-      [id],
-    );
-    const changed = rows.filter(({ version }) => version > 0);
-    return {
-      seq: head.rows[0].seq,
-      records: rows.map(({ body }) => body),
-      versions: Object.fromEntries(changed.map(({ body, version }) => [body.id, version])),
-    };
+    const { rows } = await client.query<Row>(`select ${columns} from record where document_id = $1 order by place`, [id]);
+    return { seq: head.rows[0].seq, rows };
   });
 }
 

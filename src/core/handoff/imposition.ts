@@ -21,8 +21,6 @@ export interface PlacedCell {
   readonly row: number;
   /** Its head is at the foot of the sheet. */
   readonly turned: boolean;
-  /** The spine is at its left as it is read. */
-  readonly spineLeft: boolean;
   /** Points that it is moved towards the spine, so that what lies further in is not cut narrower. */
   readonly creep: number;
 }
@@ -80,15 +78,11 @@ function folded(signature: Signature): Stack {
     Array.from({ length: columns }, (_, column) => [{ column, row, frontUp: false, headUp: true }]),
   );
   for (const fold of FOLDS[signature]) {
-    if (fold === 'left') {
+    if (fold !== 'top') {
       const half = stacks[0]!.length / 2;
+      const [over, under] = fold === 'left' ? [0, half] : [half, 0];
       stacks = stacks.map((line) =>
-        Array.from({ length: half }, (_, i) => [...turnedOver(line[half - 1 - i]!, false), ...line[half + i]!]),
-      );
-    } else if (fold === 'right') {
-      const half = stacks[0]!.length / 2;
-      stacks = stacks.map((line) =>
-        Array.from({ length: half }, (_, i) => [...turnedOver(line[2 * half - 1 - i]!, false), ...line[i]!]),
+        Array.from({ length: half }, (_, i) => [...turnedOver(line[over + half - 1 - i]!, false), ...line[under + i]!]),
       );
     } else {
       const half = stacks.length / 2;
@@ -146,7 +140,6 @@ export function imposed(pages: number, binding: Binding, signature: Signature, t
         column,
         row,
         turned,
-        spineLeft: number % 2 === 1,
         creep: within * thickness,
       });
     });

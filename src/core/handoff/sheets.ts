@@ -15,6 +15,9 @@ export interface Sheet {
   readonly label: string;
 }
 
+/** Points across a sheet, from trim to trim. */
+export const sheetWidth = ({ pages }: Pick<Sheet, 'pages'>): number => pages.reduce((sum, { list }) => sum + list.width, 0);
+
 /** One sheet for each page. @param folios of the pages, in their order */
 export function singlePages(lists: readonly PageList[], folios: readonly string[]): Sheet[] {
   return lists.map((list, i) => {

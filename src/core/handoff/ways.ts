@@ -69,7 +69,7 @@ export const WAYS: { readonly [W in WayName]: Way<W> } = {
       sheets: SHEETS,
       crop: { label: 'Crop marks', kind: TICK, help: 'Fine lines outside the bleed, where the sheet is cut.' },
       fold: { label: 'Fold marks', kind: TICK, help: 'Where a spread is folded.', when: ({ sheets }) => sheets === 'spreads' },
-      strip: { label: 'Ink strip', kind: TICK, help: 'Patches of the inks beside the page, by which the press is set.' },
+      strip: { label: 'Ink strip', kind: TICK, help: 'Ink patches beside the page, for setting the press.' },
       slug: { label: 'Slug line', kind: TICK, help: 'At the foot of the sheet: what it is, and when it was made.' },
     },
     usual: { sheets: 'pages', crop: true, fold: true, strip: false, slug: false },
@@ -77,7 +77,7 @@ export const WAYS: { readonly [W in WayName]: Way<W> } = {
   sheets: {
     ...PDF,
     name: 'Imposed sheets',
-    says: 'Pages laid on the sheets of the press so that they come in order when these are folded; or a dummy to fold at home.',
+    says: 'Pages imposed on press sheets, so that they come in order when folded; or a dummy to fold at home.',
     choices: {
       onto: { label: 'For', kind: few({ press: 'The press', home: 'A dummy on A4' }) },
       binding: {
@@ -87,18 +87,18 @@ export const WAYS: { readonly [W in WayName]: Way<W> } = {
         when: forPress,
       },
       signature: {
-        label: 'Pages to a signature',
+        label: 'Pages per signature',
         kind: { type: 'choice', of: SIGNATURES.map((value) => ({ value, name: String(value) })) },
         when: forPress,
       },
       thickness: {
         label: 'Paper thickness',
         kind: millimetres(0, mm(2)),
-        help: 'Pages further in are moved towards the spine by it, so that what is cut off is the same for all.',
+        help: 'Inner pages move towards the spine by it, sheet by sheet, so that all are trimmed alike.',
         when: forPress,
       },
       gutter: {
-        label: 'Between pages',
+        label: 'Gutter',
         kind: millimetres(0, mm(50)),
         help: 'Where pages are cut apart; for twice the bleed.',
         when: forPress,
@@ -106,7 +106,7 @@ export const WAYS: { readonly [W in WayName]: Way<W> } = {
       gripper: {
         label: 'Gripper edge',
         kind: millimetres(0, mm(60)),
-        help: 'Along the foot, where the press holds the sheet.',
+        help: 'Along the foot, where the press grips the sheet.',
         when: forPress,
       },
       milled: {
@@ -129,13 +129,13 @@ export const WAYS: { readonly [W in WayName]: Way<W> } = {
   screen: {
     ...PDF,
     name: 'Screen PDF',
-    says: 'For reading: cut to its trim, in screen colours, with bookmarks and links, and tagged for whoever has it read aloud.',
+    says: 'For reading: cut to its trim, in screen colours, with bookmarks and links, and tagged for screen readers.',
     choices: {
       sheets: SHEETS,
       ppi: {
-        label: 'Pictures at most',
+        label: 'Limit pictures to',
         kind: { ...whole(LEAST_PPI, 2400), unit: 'ppi' },
-        help: 'Pictures with more pixels than this, at the size at which they are shown, are made smaller.',
+        help: 'Pictures finer than this, at the size they are shown, are reduced.',
       },
     },
     usual: { sheets: 'pages', ppi: 200 },
@@ -143,7 +143,7 @@ export const WAYS: { readonly [W in WayName]: Way<W> } = {
   pages: {
     ...ZIP,
     name: 'Pictures of pages',
-    says: 'Every page as a file of its own, for a website, a newsagent’s list, or somebody’s approval.',
+    says: 'Every page as a file of its own, for a website, a newsagent or approval.',
     choices: {
       format: { label: 'Format', kind: few({ png: 'PNG', jpeg: 'JPEG', svg: 'SVG' }) },
       sheets: SHEETS,
@@ -152,7 +152,7 @@ export const WAYS: { readonly [W in WayName]: Way<W> } = {
         kind: { ...whole(LEAST_PPI, MOST_PPI), unit: 'ppi' },
         when: ({ format }) => format !== 'svg',
       },
-      contact: { label: 'Contact sheet', kind: TICK, help: 'Also one picture of the whole issue, page by page.' },
+      contact: { label: 'Contact sheet', kind: TICK, help: 'Adds one picture of the whole issue, page by page.' },
     },
     usual: { format: 'png', sheets: 'pages', ppi: 144, contact: true },
   },

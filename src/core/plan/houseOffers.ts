@@ -110,7 +110,7 @@ const PROPERTIES: Table = {
 const LABELS: Readonly<Record<string, string>> = {
   cmyk: 'Inks',
   rgb: 'Screen colour',
-  spot: 'Ink of its own',
+  spot: 'Spot ink',
   basedOn: 'Based on',
   on: 'Master',
   fill: 'Fill',

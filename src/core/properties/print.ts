@@ -41,16 +41,16 @@ export const PRINT: TableOf<PrintLimits> = {
   paper: {
     label: 'Printed on',
     kind: choice(PAPER_NAMES),
-    help: 'Choosing another sets the limits below to what is usual for it.',
+    help: 'Choosing a paper sets the limits below to what is usual for it.',
   },
-  inks: { label: 'Printed in inks', kind: TICK, help: 'Colours in light (RGB) are converted, and Checks says so.' },
+  inks: { label: 'Printed in inks', kind: TICK, help: 'RGB colours are converted, and Checks says so.' },
   goodPpi: ppi('Good resolution', 'Pictures of this resolution lose nothing.'),
   leastPpi: ppi('Least resolution', 'Pictures below this look coarse.'),
   enlargement: {
     label: 'Largest enlargement',
     group: 'Pictures',
     kind: percent(0.01, 100),
-    help: 'Measured from the size at which it has the resolution wanted.',
+    help: 'Relative to the size at which a picture has the good resolution.',
   },
   coverage: {
     label: 'Most ink coverage',

@@ -1,4 +1,5 @@
 import JSZip from 'jszip';
+import type { GivenFace } from '../faces/givenAway';
 import { BUNDLE_FORMAT, BUNDLE_VERSION, type BundledDocument, type Manifest } from './shape';
 
 /** A file that goes into a bundle. */
@@ -7,12 +8,6 @@ export interface BundleFile {
   readonly media: string;
   /** What people call it; where two are called alike, the hash tells them apart. */
   readonly name: string;
-  readonly bytes: Uint8Array;
-}
-
-export interface BundleFace {
-  readonly id: string;
-  readonly licence: string;
   readonly bytes: Uint8Array;
 }
 
@@ -25,7 +20,7 @@ export async function writeBundle(
   issue: BundledDocument,
   house: BundledDocument,
   files: readonly BundleFile[],
-  faces: readonly BundleFace[],
+  faces: readonly GivenFace[],
   schema: object,
 ): Promise<Uint8Array> {
   const zip = new JSZip();

@@ -24,7 +24,7 @@ import { PageStream } from './pageStream';
 import { embedPicture, embedSoftArea, softBox } from './pictures';
 import type { Press } from './press';
 import { drawMarks, type MarkedSheet, NO_MARKS, type PrintersMarks, rimOf, slugPlace, SLUG_SIZE } from './printersMarks';
-import type { Placed, Sheet } from '@/core/handoff/sheets';
+import { type Placed, type Sheet, sheetWidth } from '@/core/handoff/sheets';
 import { Tagger } from './tags/tagger';
 
 /** What a PDF is made for: a press, or somebody who reads it on a screen. */
@@ -133,7 +133,7 @@ export class Painter {
     const print = this.#purpose.for === 'print';
     const marks = this.#purpose.for === 'print' ? this.#purpose.marks : NO_MARKS;
     const { height } = pages[0]!.list;
-    const width = pages.reduce((sum, { list }) => sum + list.width, 0);
+    const width = sheetWidth({ pages });
     const bleed = print ? pages[0]!.list.bleed : 0;
     const rim = rimOf(bleed, marks);
     const page = this.#pdf.addPage([width + 2 * rim, height + 2 * rim]);

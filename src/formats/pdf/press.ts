@@ -12,16 +12,21 @@ export interface Press extends OutputProfile {
 
 /** Does something with the profile of a press: the print shop’s own, or the usual one where it has given none. */
 export async function withPress<T>(own: Uint8Array | undefined, work: (press: Press) => Promise<T>): Promise<T> {
-  if (!own) return work({ ...(await usualProfile()), path: USUAL });
+  const profile = await outputProfile(own);
+  if (!own) return work({ ...profile, path: USUAL });
   const folder = await mkdtemp(join(tmpdir(), 'press-'));
   try {
     const path = join(folder, 'press.icc');
     await writeFile(path, own);
-    return await work({ bytes: own, name: readProfile(own)?.name ?? 'Press', path });
+    return await work({ ...profile, path });
   } finally {
     await rm(folder, { recursive: true, force: true });
   }
 }
+
+/** The profile of a press, with what it calls itself: the print shop’s own, or the usual one where it has given none. */
+export const outputProfile = async (own: Uint8Array | undefined): Promise<OutputProfile> =>
+  own ? { bytes: own, name: readProfile(own)?.name ?? 'Press' } : usualProfile();
 
 /** The name of the profile that sharp has with it. */
 const USUAL = 'cmyk';

@@ -1,5 +1,5 @@
 import type { Item, Line, Run } from '@/core/compose/displayList/displayList';
-import type { Placed, Sheet } from '@/core/handoff/sheets';
+import { type Placed, type Sheet, sheetWidth } from '@/core/handoff/sheets';
 import type { Face } from '@/core/type/face';
 import type { Shaped } from '@/core/type/shaper';
 import { paintAbsent, paintItem, paintMark, type PictureSource, shown } from './painter';
@@ -30,7 +30,7 @@ export function outlinedSheet({ pages, beside }: Sheet, face: (id: string) => Fa
   // What reaches over the spine lies on the furniture of this page as it does on that of its own.
   const across = beside ? paint(beside, beside.list.items.slice(beside.list.furniture)) : '';
   const body = [...furniture, across, ...own].join('');
-  const width = pages.reduce((sum, { list }) => sum + list.width, 0);
+  const width = sheetWidth({ pages });
   const { height } = pages[0]!.list;
   const defs = [...used.values()]
     .filter(({ path }) => path !== '')

@@ -3,10 +3,8 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { upload } from '@/client/upload';
+import { BUNDLE_BYTES } from '@/formats/bundle/shape';
 import { Dialog } from '@/parts/Dialog';
-
-/** Bytes that a bundle may have; the server says the same. */
-const MOST_BYTES = 400_000_000;
 
 interface Taken {
   readonly issue: string;
@@ -25,7 +23,7 @@ export function BringBundle({ onClose }: { onClose: () => void }) {
     stop.current = new AbortController();
     setState('busy');
     try {
-      const taken = await upload<Taken>('/api/imports/bundle', of, stop.current.signal, undefined, MOST_BYTES);
+      const taken = await upload<Taken>('/api/imports/bundle', of, stop.current.signal, undefined, BUNDLE_BYTES);
       setState({ taken });
       router.refresh();
     } catch (error) {

@@ -1,12 +1,11 @@
 import Joi from 'joi';
 import { asDelivered } from '@/core/page/layers';
-import { profileOf } from '@/core/print/profile';
 import { RefusedFileError } from '@/formats/refused';
-import { withPress } from '@/formats/pdf/press';
-import { getBlob } from '@/store/blobs';
+import { outputProfile } from '@/formats/pdf/press';
 import type { Delivery, SentToShop } from '@/store/deliveries';
 import { documentAt } from '../documents/at';
 import { NotThereError } from '../errors';
+import { ownProfile } from './ownProfile';
 import { ticketOf } from './ways/ticket';
 
 /** Milliseconds that a print shop has to look at a file and answer. */
@@ -43,9 +42,7 @@ export function shopUrl(): string {
 /** What the print shop says of a file. @throws RefusedFileError with a sentence where it does not answer, or not so that it can be read */
 export async function sentToShop(delivery: Delivery, pdf: Uint8Array, signal: AbortSignal): Promise<SentToShop> {
   const document = asDelivered(await documentAt(delivery.document, delivery.seq));
-  const { icc } = profileOf(document);
-  const own = icc && (await getBlob(icc.blob)).bytes;
-  const ticket = await withPress(own, ({ name }) => Promise.resolve(ticketOf(document, new Date(delivery.at), name)));
+  const ticket = ticketOf(document, new Date(delivery.at), (await outputProfile(await ownProfile(document))).name);
   const form = new FormData();
   form.append('ticket', JSON.stringify(ticket));
   form.append('pdf', new Blob([new Uint8Array(pdf)], { type: 'application/pdf' }), delivery.fileName);

@@ -1,5 +1,5 @@
 import sharp, { type Sharp } from 'sharp';
-import type { Sheet } from '@/core/handoff/sheets';
+import { type Sheet, sheetWidth } from '@/core/handoff/sheets';
 import { picturesOn } from '@/core/print/measured';
 import { type Document, find } from '@/core/records/document';
 import type { Shaper } from '@/core/type/shaper';
@@ -32,7 +32,6 @@ export async function sheetSvg(document: Document, sheet: Sheet, shaper: Shaper,
 
 /** A sheet drawn so many pixels wide, to be written in a format. */
 export async function drawnSheet(document: Document, sheet: Sheet, shaper: Shaper, width: number): Promise<Sharp> {
-  const points = sheet.pages.reduce((sum, { list }) => sum + list.width, 0);
   const svg = await sheetSvg(document, sheet, shaper, 2 * width);
-  return sharp(Buffer.from(svg), { density: (72 * width) / points, limitInputPixels: false }).resize({ width });
+  return sharp(Buffer.from(svg), { density: (72 * width) / sheetWidth(sheet), limitInputPixels: false }).resize({ width });
 }

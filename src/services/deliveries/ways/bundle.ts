@@ -1,12 +1,9 @@
-import { readFile } from 'node:fs/promises';
-import { facesOf } from '@/core/compose/paragraph/faces';
 import { recordsSchema } from '@/core/records/schemas/jsonSchema';
 import { stored, type StoredRecord } from '@/core/records/stored';
-import { CATALOGUE } from '@/core/type/catalogue';
 import { hashesOf } from '@/formats/bundle/hashes';
-import { type BundleFace, type BundleFile, writeBundle } from '@/formats/bundle/write';
-import { facePath } from '@/formats/faces/files';
-import { endingOf, fileStem } from '@/formats/fileNames';
+import { type BundleFile, writeBundle } from '@/formats/bundle/write';
+import { givenFaces } from '@/formats/faces/givenAway';
+import { endingOf, pictureStem } from '@/formats/fileNames';
 import { getBlob } from '@/store/blobs';
 import { documentHead, loadVersions } from '@/store/documents';
 import { findPublication, listHouses } from '@/store/publications';
@@ -27,14 +24,8 @@ export const makeBundle: WayOut<'bundle'> = async ({ whole, source, choices, at,
   for (const [sha256, name] of named) {
     await progress(files.length, named.size);
     const { media, bytes } = await getBlob(sha256);
-    files.push({ sha256, media, bytes, name: `${fileStem(name.replace(/\.\w{2,4}$/, ''), 'file')}.${endingOf(media)}` });
+    files.push({ sha256, media, bytes, name: `${pictureStem(name)}.${endingOf(media)}` });
   }
-  const faces: BundleFace[] = [];
-  if (choices.faces)
-    for (const id of new Set(facesOf(whole))) {
-      const face = CATALOGUE.find((each) => each.id === id);
-      if (face) faces.push({ id, licence: face.licence, bytes: new Uint8Array(await readFile(facePath(id))) });
-    }
   await progress(named.size, named.size);
   const { name, kind, frequency } = publication;
   return writeBundle(
@@ -42,7 +33,7 @@ export const makeBundle: WayOut<'bundle'> = async ({ whole, source, choices, at,
     { name: head.name, seq: source.seq, records, versions: {} },
     { name: 'House', seq: own.seq, records: own.records, versions: own.versions },
     files,
-    faces,
+    choices.faces ? await givenFaces(whole) : [],
     recordsSchema(),
   );
 };

@@ -1,6 +1,7 @@
 import JSZip from 'jszip';
 import sharp, { type OverlayOptions } from 'sharp';
-import type { Sheet } from '@/core/handoff/sheets';
+import { type Sheet, sheetWidth } from '@/core/handoff/sheets';
+import { placedPages } from '@/core/page/pages';
 import { loadFaces } from '@/formats/faces/files';
 import { fileStem, freeNames } from '@/formats/fileNames';
 import { outlinedWords } from '@/formats/svg/outlined';
@@ -23,11 +24,12 @@ export const makePages: WayOut<'pages'> = async (material) => {
   for (const [i, sheet] of sheets.entries()) {
     await progress(i, sheets.length);
     const stem = fileStem(`${String(i + 1).padStart(wide, '0')} page ${sheet.label}`, 'page');
-    const points = sheet.pages.reduce((sum, { list }) => sum + list.width, 0);
     const name = named(stem, format === 'jpeg' ? 'jpg' : format);
     if (format === 'svg') zip.file(name, await sheetSvg(document, sheet, shaper, SVG_SIDE));
     else {
-      const drawing = (await drawnSheet(document, sheet, shaper, Math.round((points / 72) * ppi))).withMetadata({ density: ppi });
+      const drawing = (await drawnSheet(document, sheet, shaper, Math.round((sheetWidth(sheet) / 72) * ppi))).withMetadata({
+        density: ppi,
+      });
       zip.file(name, await (format === 'png' ? drawing.png() : drawing.jpeg({ quality: JPEG_QUALITY })).toBuffer());
     }
   }
@@ -51,6 +53,7 @@ async function contactSheet(material: Material<'pages'>): Promise<Buffer> {
   const { document, shaper } = material;
   await loadFaces(shaper, [FOLIO_FACE]);
   const sheets = sheetsOf(material, 'spreads');
+  const pages = placedPages(document);
   const tall = Math.max(...sheets.map(({ pages }) => Math.round((SMALL * pages[0]!.list.height) / pages[0]!.list.width)));
   const cell = { width: 2 * SMALL + GAP, height: tall + FOLIO_ROOM + GAP };
   const width = ACROSS * cell.width + GAP;
@@ -63,7 +66,7 @@ async function contactSheet(material: Material<'pages'>): Promise<Buffer> {
     const drawing = await drawnSheet(document, sheet, shaper, SMALL * sheet.pages.length);
     laid.push({ input: await drawing.png().toBuffer(), left, top });
     for (const [k, { list }] of sheet.pages.entries()) {
-      const folio = folioOf(sheet, k);
+      const folio = pages[list.number - 1]?.folio ?? '';
       const words = outlinedWords(shaper.with(FOLIO_FACE, '', 'en').shape(folio), shaper.face(FOLIO_FACE), FOLIO_SIZE);
       const x = left + k * SMALL + (list.side === 'right' ? SMALL - words.width : 0);
       folios += `<g transform="translate(${x} ${top + tall + 21})">${words.path}</g>`;
@@ -78,5 +81,3 @@ async function contactSheet(material: Material<'pages'>): Promise<Buffer> {
 
 /** A right page by itself stands where it does in its spread. */
 const opensRight = ({ pages }: Sheet): boolean => pages.length === 1 && pages[0]!.list.side === 'right';
-
-const folioOf = ({ label, pages }: Sheet, k: number): string => (pages.length === 1 ? label : (label.split('–')[k] ?? ''));

@@ -1,8 +1,7 @@
 import { format } from 'date-fns';
-import { profileOf } from '@/core/print/profile';
 import { paintPdf } from '@/formats/pdf/painter';
 import { withPress } from '@/formats/pdf/press';
-import { getBlob } from '@/store/blobs';
+import { ownProfile } from '../ownProfile';
 import { headOf, sheetsOf, slugIn, sourcesOf } from './pdf';
 import type { WayOut } from './way';
 
@@ -10,14 +9,12 @@ import type { WayOut } from './way';
 export const makePrintPdf: WayOut<'print'> = async (material) => {
   const { document, shaper, choices } = material;
   const { sheets, crop, fold, strip, slug } = choices;
-  const { icc } = profileOf(document);
-  const own = icc && (await getBlob(icc.blob)).bytes;
   const head = headOf(material);
   const made = format(head.at, 'd MMMM yyyy, HH:mm');
   const line = slug
     ? await slugIn(shaper, (label) => `${head.title} · ${sheets === 'spreads' ? 'spread' : 'page'} ${label} · ${made}`)
     : undefined;
-  return withPress(own, (press) =>
+  return withPress(await ownProfile(document), (press) =>
     paintPdf(
       sheetsOf(material, sheets),
       head,

@@ -1,23 +1,20 @@
-import { profileOf } from '@/core/print/profile';
 import { HOME_PAPER, pressPlan } from '@/core/handoff/pressPlan';
 import { paintImposed } from '@/formats/pdf/imposed';
 import { withPress } from '@/formats/pdf/press';
 import { NO_MARKS } from '@/formats/pdf/printersMarks';
-import { getBlob } from '@/store/blobs';
+import { ownProfile } from '../ownProfile';
 import { headOf, sheetsOf, slugIn, sourcesOf } from './pdf';
 import type { WayOut } from './way';
 
 /** Pages on the sheets of a press, front and back; or on sheets that are printed and folded at home. */
 export const makeSheets: WayOut<'sheets'> = async (material) => {
   const { document, composed, shaper, choices } = material;
-  const { icc } = profileOf(document);
-  const own = icc && (await getBlob(icc.blob)).bytes;
   const [first] = composed.pages;
   const { width, height, bleed } = first!;
   const { sheets, layout } = pressPlan({ count: composed.pages.length, width, height, bleed }, choices);
   const head = headOf(material);
   const slug = await slugIn(shaper, (label) => `${head.title} · ${label}`);
-  return withPress(own, (press) =>
+  return withPress(await ownProfile(document), (press) =>
     paintImposed(
       sheetsOf(material, 'pages'),
       sheets,

@@ -5,7 +5,7 @@ import { find } from '@/core/records/document';
 import type { PictureRecord } from '@/core/records/index';
 import { spoken } from '@/core/records/language';
 import { writeCopy } from '@/formats/copy/out/write';
-import { endingOf, fileStem, freeNames } from '@/formats/fileNames';
+import { endingOf, fileStem, freeNames, pictureStem } from '@/formats/fileNames';
 import { getBlob } from '@/store/blobs';
 import type { WayOut } from './way';
 
@@ -28,9 +28,9 @@ export const makeStories: WayOut<'stories'> = async ({ document, choices, progre
     const files = freeNames();
     for (const picture of pictures.values()) {
       const { bytes } = await getBlob(picture.blob);
-      const file = files(fileStem(picture.name.replace(/\.\w{2,4}$/, ''), 'Picture'), endingOf(picture.media));
+      const file = files(pictureStem(picture.name), endingOf(picture.media));
       zip.file(`pictures/${file}`, bytes);
-      const words = [picture.caption, picture.credit, picture.alternative && `Described as: ${picture.alternative}`];
+      const words = [picture.caption, picture.credit, picture.alternative && `Alternative text: ${picture.alternative}`];
       list.push([file, ...words.filter(Boolean)].join('\n'));
     }
     zip.file('pictures/captions.txt', `${list.join('\n\n')}\n`);
