@@ -2,6 +2,7 @@ import { readFile } from 'node:fs/promises';
 import sharp from 'sharp';
 import { describe, expect, it } from 'vitest';
 import type { InkTable } from '@/core/print/inkTable';
+import { BLENDS } from '@/core/colour/blend';
 import { inksOf } from '@/core/print/inkTable';
 import { measurePage } from '@/core/print/measured';
 import { FINENESS, PaintedPage } from '@/core/print/paintedPage';
@@ -129,6 +130,55 @@ describe('ink on a page', () => {
     // The ellipse in the heavy black: as many pixels here as there.
     expect(heavyToo).toBeGreaterThan(500);
     expect(Math.abs(heavy / heavyToo - 1)).toBeLessThan(0.05);
+  });
+
+  it('mixes with what lies under it as Ghostscript mixes it, in every way there is', async () => {
+    const panel = (id: string, x: number, y: number, more: Partial<FrameRecord>): FrameRecord => ({
+      ...pictureFrame(id, undefined, 'p1', { x, y, w: 90, h: 80 }),
+      content: { type: 'panel' },
+      ...more,
+    });
+    const of = document(
+      ...baseRecords(1),
+      { id: 'under', kind: 'swatch', name: 'Under', cmyk: [0.6, 0.2, 0.1, 0.1] },
+      { id: 'on', kind: 'swatch', name: 'On', cmyk: [0.1, 0.7, 0.5, 0.2] },
+      ...BLENDS.flatMap((blend, i) => {
+        const [x, y] = [20 + 125 * (i % 3), 20 + 115 * Math.floor(i / 3)];
+        return [
+          panel(`under-${blend}`, x, y, { fill: { swatch: 'under', tint: 1 } }),
+          panel(`on-${blend}`, x + 25, y + 20, { fill: { swatch: 'on', tint: 1 }, blend, opacity: 0.9, order: 'a6' }),
+        ];
+      }),
+    );
+    const path = await printed(of);
+    const { composer, shaper } = await composerFor(of);
+    const [list] = composer.compose(of).pages;
+    const painted = new PaintedPage(list!, { face: (id) => shaper.face(id), pixels: () => undefined });
+    for (const item of list!.items) painted.paint(item);
+    const tiff = path.replace('.pdf', '.tif');
+    await ran('gs', ['-q', '-dBATCH', '-dNOPAUSE', '-sDEVICE=tiff32nc', `-r${72 * FINENESS * 4}`, '-o', tiff, path]);
+    const data = await sharp(await readFile(tiff))
+      .pipelineColourspace('cmyk')
+      .toColourspace('cmyk')
+      .resize(painted.width, painted.height, { fit: 'fill', kernel: 'cubic' })
+      .raw()
+      .toBuffer();
+    for (const [i, blend] of BLENDS.entries()) {
+      const [x, y] = [20 + 125 * (i % 3), 20 + 115 * Math.floor(i / 3)];
+      // In the middle of where both lie, and of where the upper one lies on the paper.
+      for (const [dx, dy] of [
+        [57, 50],
+        [102, 90],
+      ] as const) {
+        const { x0, y0 } = painted.pixelsIn({ x: x + dx, y: y + dy, w: 1, h: 1 });
+        const at = y0 * painted.width + x0;
+        for (let ink = 0; ink < 4; ink++)
+          expect(
+            Math.abs(painted.pixels[CHANNELS * at + ink]! - data[4 * at + ink]! / 255),
+            `${blend}, ink ${ink} at ${dx}`,
+          ).toBeLessThan(0.02);
+      }
+    }
   });
 
   it('is told of by place where it is more than the paper takes', async () => {

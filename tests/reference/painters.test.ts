@@ -3,10 +3,12 @@ import { readFile } from 'node:fs/promises';
 import type { Browser } from 'puppeteer-core';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { BLENDS } from '@/core/colour/blend';
 import { facesOf } from '@/core/compose/paragraph/faces';
 import type { Document } from '@/core/records/document';
 import type { DocumentRecord } from '@/core/records/index';
 import { facePath } from '@/formats/faces/files';
+import { outlinedSheet } from '@/formats/svg/outlined';
 import { paintPage } from '@/formats/svg/painter';
 import { openChromium } from '../support/chromium';
 import { cellOf, characterStyle, mark, paragraph, paragraphStyle, tableOf, text } from '../support/composed';
@@ -16,8 +18,8 @@ import { madePdf } from '../support/pdf';
 import { ran } from '../support/programs';
 
 /**
- * What the screen shows is what the PDF shows: the same page, drawn by Chromium from the SVG painter's markup with the
- * faces it names, and by poppler from the PDF.
+ * What the screen shows is what the PDF shows, and what a page is as SVG and as PNG: the same page, drawn by Chromium from the SVG
+ * painter's markup with the faces it names, by poppler from the PDF, and by Chromium and librsvg from the page as it goes out.
  */
 
 const SCALE = 2;
@@ -64,6 +66,29 @@ async function throughSvg(of: Document): Promise<Buffer> {
   return Buffer.from(png);
 }
 
+/** The page as it goes out by itself: as SVG without faces, drawn by Chromium, and as PNG, drawn by librsvg. */
+async function throughFiles(of: Document): Promise<{ svg: Buffer; png: Buffer }> {
+  const { composer, shaper } = await composerFor(of);
+  const [list] = composer.compose(of).pages;
+  const source = `data:image/jpeg;base64,${(await photo).toString('base64')}`;
+  const sheet = { pages: [{ list: list!, dx: 0 }], beside: undefined, label: '1' };
+  const markup = outlinedSheet(
+    sheet,
+    (id) => shaper.face(id),
+    () => source,
+  );
+  const page = await browser.newPage();
+  await page.setViewport({ width: list!.width, height: list!.height, deviceScaleFactor: SCALE });
+  await page.goto(`data:image/svg+xml;base64,${Buffer.from(markup).toString('base64')}`);
+  const svg = Buffer.from(await page.screenshot({ type: 'png' }));
+  await page.close();
+  const png = await sharp(Buffer.from(markup), { density: 72 * SCALE })
+    .resize({ width: SCALE * list!.width })
+    .png()
+    .toBuffer();
+  return { svg, png };
+}
+
 async function throughPdf(of: Document): Promise<Buffer> {
   const { path } = await madePdf(of, { for: 'screen', bytes: () => photo });
   await ran('pdftoppm', ['-r', String(72 * SCALE), '-png', '-singlefile', path, path.replace('.pdf', '')]);
@@ -81,28 +106,29 @@ interface Likeness {
   readonly inked: number;
 }
 
-async function likeness(of: Document): Promise<Likeness> {
-  const read = async (png: Buffer) => {
-    const { width, height } = await sharp(png).metadata();
-    const across = Math.floor(width / TILE);
-    const down = Math.floor(height / TILE);
-    const image = sharp(png)
-      .removeAlpha()
-      .extract({ left: 0, top: 0, width: across * TILE, height: down * TILE });
-    return image.resize(across, down, { kernel: 'cubic', fit: 'fill' }).raw().toBuffer();
-  };
-  const [svg, pdf] = [await read(await throughSvg(of)), await read(await throughPdf(of))];
-  expect(pdf.length).toBe(svg.length);
+async function inSquares(png: Buffer): Promise<Buffer> {
+  const { width, height } = await sharp(png).metadata();
+  const across = Math.floor(width / TILE);
+  const down = Math.floor(height / TILE);
+  const image = sharp(png)
+    .removeAlpha()
+    .extract({ left: 0, top: 0, width: across * TILE, height: down * TILE });
+  return image.resize(across, down, { kernel: 'cubic', fit: 'fill' }).raw().toBuffer();
+}
+
+async function likeness(one: Buffer, other: Buffer): Promise<Likeness> {
+  const [a, b] = [await inSquares(one), await inSquares(other)];
+  expect(b.length).toBe(a.length);
   let sum = 0;
   let most = 0;
   let inked = 0;
-  for (let i = 0; i < svg.length; i++) {
-    const difference = Math.abs(svg[i]! - pdf[i]!) / 255;
+  for (let i = 0; i < a.length; i++) {
+    const difference = Math.abs(a[i]! - b[i]!) / 255;
     sum += difference;
     most = Math.max(most, difference);
-    if (svg[i]! < 235) inked++;
+    if (a[i]! < 235) inked++;
   }
-  return { mean: sum / svg.length, most, inked: inked / svg.length };
+  return { mean: sum / a.length, most, inked: inked / a.length };
 }
 
 const words = (style: string, count: number, seed: number) => paragraph(style, prose(count, seed));
@@ -126,11 +152,17 @@ const table = tableOf(
 
 const cases: readonly (readonly [string, () => readonly DocumentRecord[]])[] = [
   [
-    'letters: sizes, tracking, case, position, underline, strike, tints, outlines, widths',
+    'letters: sizes, tracking, case, position, underline, strike, highlights, tints, outlines, widths',
     () => [
       characterStyle('marked', { underline: true, swatch: 'red' }),
       characterStyle('struck', { strike: true, tint: 0.5 }),
       characterStyle('edged', { letterOutline: { weight: 1.5, swatch: 'red', tint: 0.5 }, size: 30, weight: 700 }),
+      characterStyle('lit', {
+        highlight: { swatch: 'navy', tint: 0.3, around: 2 },
+        underline: true,
+        lineWeight: 2,
+        underlineOffset: 5,
+      }),
       characterStyle('wide', { tracking: 200, letterCase: 'allSmallCapitals' }),
       characterStyle('raised', { position: 'superscript' }),
       paragraphStyle('squeezed', {
@@ -145,6 +177,7 @@ const cases: readonly (readonly [string, () => readonly DocumentRecord[]])[] = [
           paragraph('squeezed', [
             text('Underlined letters', mark('character', { style: 'marked' })),
             text(', struck ones', mark('character', { style: 'struck' })),
+            text(', lit ones', mark('character', { style: 'lit' })),
             text(' and Edged ones', mark('character', { style: 'edged' })),
             text(', small capitals', mark('character', { style: 'wide' })),
             text(', raised 3', mark('character', { style: 'raised' })),
@@ -250,14 +283,48 @@ const cases: readonly (readonly [string, () => readonly DocumentRecord[]])[] = [
       },
     ],
   ],
+  [
+    'blending: every way of mixing, of areas, letters and pictures, with what lies under them and with the paper',
+    () => [
+      pictureFrame('under', 'photo', 'p1', { x: 40, y: 30, w: 320, h: 540 }),
+      {
+        ...pictureFrame('navy', undefined, 'p1', { x: 60, y: 200, w: 280, h: 180 }),
+        content: { type: 'panel' },
+        fill: { swatch: 'navy', tint: 0.8 },
+        order: 'a55',
+      },
+      ...BLENDS.map((blend, i): DocumentRecord => ({
+        ...pictureFrame(`on-${blend}`, undefined, 'p1', {
+          x: 20 + 125 * (i % 3),
+          y: 20 + 115 * Math.floor(i / 3),
+          w: 100,
+          h: 90,
+        }),
+        content: { type: 'panel' },
+        fill: { swatch: i % 2 === 0 ? 'red' : 'navy', tint: 0.7 },
+        blend,
+        opacity: i % 4 === 0 ? 0.8 : 1,
+        order: 'a6',
+      })),
+      { ...pictureFrame('mixed', 'photo', 'p1', { x: 250, y: 430, w: 130, h: 90 }), blend: 'luminosity', order: 'a7' },
+      textRecord('t', docOf([words('big', 4, 3)])),
+      paragraphStyle('big', { size: 44, leading: 46, weight: 900, swatch: 'red', hyphens: false, align: 'left', onGrid: false }),
+      { ...textFrame('f', 't', 'p1', { x: 60, y: 240, w: 300, h: 190 }), blend: 'multiply', order: 'a8' },
+    ],
+  ],
 ];
 
 describe('the painters draw alike', () => {
   it.each(cases)('%s', async (_, records) => {
-    const alike = await likeness(document(...base(), ...records()));
-    expect(alike.inked).toBeGreaterThan(0.03);
-    expect(alike.mean).toBeLessThan(0.004);
-    expect(alike.most).toBeLessThan(0.12);
+    const of = document(...base(), ...records());
+    const pdf = await throughPdf(of);
+    const { svg, png } = await throughFiles(of);
+    for (const [what, drawn] of Object.entries({ screen: await throughSvg(of), svg, png })) {
+      const alike = await likeness(drawn, pdf);
+      expect(alike.inked, what).toBeGreaterThan(0.03);
+      expect(alike.mean, what).toBeLessThan(0.004);
+      expect(alike.most, what).toBeLessThan(0.12);
+    }
   });
 
   it('and a page that differs by a few degrees, a shadow or a tint would not pass', async () => {

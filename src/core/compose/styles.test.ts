@@ -123,6 +123,49 @@ describe('character styles', () => {
     expect(struck!.box.y).toBeLessThan(0);
   });
 
+  it('underline and strike through as thick and as far off as is said, and lay colour behind whole stretches', async () => {
+    const highlight = { swatch: 'tint', tint: 1, around: 1.5 };
+    const { lines, shaper } = await composed(
+      ...oneText(
+        [paragraph('body', [text('Before '), text('two words', styled('lit')), text(' after')])],
+        [characterStyle('lit', { highlight, underline: true, strike: true, lineWeight: 2, underlineOffset: 4, strikeOffset: 3 })],
+      ),
+    );
+    const [line] = lines();
+    const { ascent, descent, unitsPerEm } = shaper.face('SourceSerif4-400');
+    const word = (of: string) => line!.runs.find((run) => run.text === of)!;
+    const [x0, x1] = [word('two').x, word('words').x + runWidth(word('words'), line!)];
+    const [area, under, struck] = line!.marks!;
+    // From the ascent to the descent, the space between the words in it, and standing out on every side.
+    expect(area!.box.x).toBeCloseTo(x0 - 1.5, 6);
+    expect(area!.box.w).toBeCloseTo(x1 - x0 + 3, 6);
+    expect(area!.box.y).toBeCloseTo((-ascent * 9) / unitsPerEm - 1.5, 6);
+    expect(area!.box.h).toBeCloseTo(((ascent - descent) * 9) / unitsPerEm + 3, 6);
+    expect(area).toMatchObject({ over: false, ink: { cmyk: [0, 0, 0.1, 0] } });
+    expect(under!.box.h).toBe(2);
+    expect(under!.box.y + 1).toBeCloseTo(4, 6);
+    expect(struck).toMatchObject({ over: true });
+    expect(struck!.box.y + 1).toBeCloseTo(-3, 6);
+  });
+
+  it('tell letters apart whose colours differ on screens alone', async () => {
+    const red = (id: string, rgb: readonly [number, number, number]) =>
+      ({ id, kind: 'swatch', name: id, cmyk: [0, 1, 1, 0], rgb }) as const;
+    const { lines } = await composed(
+      ...oneText(
+        [paragraph('body', [text('one', styled('a')), text(' two', styled('b'))])],
+        [
+          red('r1', [1, 0, 0]),
+          red('r2', [0.8, 0, 0]),
+          characterStyle('a', { swatch: 'r1' }),
+          characterStyle('b', { swatch: 'r2' }),
+        ],
+      ),
+    );
+    const colours = lines()[0]!.runs.map((run) => run.look.ink.rgb);
+    expect(new Set(colours).size).toBe(2);
+  });
+
   it('set letters off their baseline and give them an outline', async () => {
     const { lines } = await composed(
       ...oneText(

@@ -51,6 +51,22 @@ const boxOfRun = (line: Line, run: Run): Box => ({
   h: 0.95 * run.look.size,
 });
 
+/** The area of its own line that a run lies on, a highlight or the tint of a cell; undefined where it lies on none. */
+function groundOf(line: Line, run: Run): readonly Light[] | undefined {
+  const own = boxOfRun(line, run);
+  const [x, y] = [own.x - line.x, own.y - line.baseline];
+  const under = line.marks?.findLast(
+    (mark) =>
+      mark.type === 'area' &&
+      !mark.over &&
+      mark.box.x <= x + 0.1 &&
+      mark.box.x + mark.box.w >= x + own.w - 0.1 &&
+      mark.box.y <= y + 0.1 &&
+      mark.box.y + mark.box.h >= y + own.h - 0.1,
+  );
+  return under?.type === 'area' ? [lightOf(under.ink.rgb)] : undefined;
+}
+
 /**
  * The line of a text that is hardest to read, how it contrasts, and what would mend all of them. Undefined for a text without
  * letters.
@@ -70,7 +86,7 @@ export function legibilityOf(
     lines.forEach((line, i) => {
       for (const run of line.runs) {
         if (run.text.trim() === '') continue;
-        const pixels = pixelsIn(mappedBox(item.transform, boxOfRun(line, run)));
+        const pixels = groundOf(line, run) ?? pixelsIn(mappedBox(item.transform, boxOfRun(line, run)));
         if (pixels.length === 0) continue;
         const { size, ink: of, face } = run.look;
         const needed = isLarge(size, /\b[789]00|bold/i.test(face) ? 700 : 400) ? NEEDED_LARGE : NEEDED;

@@ -11,6 +11,7 @@ import {
   type TextItem,
 } from '../compose/displayList/displayList';
 import { outlineOf } from '../compose/frames/contours';
+import { type Blend, blendedInks, blendedLight } from '../colour/blend';
 import { type Ink, isBlack } from '../colour/ink';
 import { lightOf } from '../colour/contrast';
 import { type Box, grown } from '../geometry/box';
@@ -44,6 +45,8 @@ export class PaintedPage {
   readonly #mask: Mask;
   readonly #clip: Float32Array;
   readonly #sources: PaintSources;
+  /** How what is painted mixes with what lies under it. */
+  #blend: Blend | undefined;
 
   constructor({ width, height, bleed }: Pick<PageList, 'width' | 'height' | 'bleed'>, sources: PaintSources) {
     this.bleed = bleed;
@@ -62,6 +65,7 @@ export class PaintedPage {
     const page: Matrix = [FINENESS, 0, 0, FINENESS, FINENESS * (this.bleed + dx), FINENESS * this.bleed];
     const matrix = composedWith(page, item.transform ?? IDENTITY);
     const opacity = item.opacity ?? 1;
+    this.#blend = item.blend;
     if (item.type === 'area') this.#area(item, matrix, opacity);
     else if (item.type === 'picture') this.#picture(item, matrix, opacity);
     else if (item.type === 'text') this.#text(item, matrix, opacity);
@@ -91,11 +95,16 @@ export class PaintedPage {
   #fill(ink: Ink, opacity: number, evenOdd: boolean): void {
     const colour = colourOf(ink);
     const { pixels } = this;
-    this.#mask.spend(evenOdd, (pixel, share) => lay(pixels, CHANNELS * pixel, colour, share * opacity));
+    const blend = this.#blend;
+    this.#mask.spend(evenOdd, (pixel, share) => {
+      const at = CHANNELS * pixel;
+      lay(pixels, at, blend ? mixed(blend, pixels, at, colour) : colour, share * opacity);
+    });
   }
 
   #letters(ink: Ink, opacity: number): void {
-    if (!isBlack(ink)) return this.#fill(ink, opacity, false);
+    // Black that mixes is not printed over what lies under it, but mixed with it.
+    if (!isBlack(ink) || this.#blend) return this.#fill(ink, opacity, false);
     const { pixels } = this;
     const colour = colourOf(ink);
     this.#mask.spend(false, (pixel, share) => layOver(pixels, CHANNELS * pixel, colour, share * opacity));
@@ -158,7 +167,9 @@ export class PaintedPage {
     const colour = colourOf(ink);
     for (let pixel = 0; pixel < from.length; pixel++) {
       const a = from[pixel]! * opacity;
-      if (a > 1 / 1024) lay(this.pixels, CHANNELS * pixel, colour, a);
+      if (a <= 1 / 1024) continue;
+      const at = CHANNELS * pixel;
+      lay(this.pixels, at, this.#blend ? mixed(this.#blend, this.pixels, at, colour) : colour, a);
     }
   }
 
@@ -188,6 +199,7 @@ export class PaintedPage {
     if (w <= 0 || h <= 0) return;
     const [a, b, c, d, e, f] = composedWith([width / w, 0, 0, height / h, (-x * width) / w, (-y * height) / h], inverse(matrix));
     const { pixels } = this;
+    const blend = this.#blend;
     this.#mask.spend(true, (pixel, share, px, py) => {
       const cover = clip ? share * clip[pixel]! : share;
       if (cover === 0) return;
@@ -216,6 +228,13 @@ export class PaintedPage {
       const ink = much / 255;
       const left = 1 - much * seen;
       const at = CHANNELS * pixel;
+      if (blend) {
+        if (seen === 0) return;
+        const inks = 255 * seen;
+        const own = [c0 / inks, c1 / inks, c2 / inks, c3 / inks, red / seen, green / seen, blue / seen];
+        lay(pixels, at, mixed(blend, pixels, at, own), much * seen);
+        return;
+      }
       pixels[at] = pixels[at]! * left + c0 * ink;
       pixels[at + 1] = pixels[at + 1]! * left + c1 * ink;
       pixels[at + 2] = pixels[at + 2]! * left + c2 * ink;
@@ -303,8 +322,23 @@ function colourOf(ink: Ink): Float64Array {
   return own;
 }
 
+/** A colour mixed with that of a pixel: its inks with the inks there, its light with the light. */
+function mixed(blend: Blend, pixels: Float32Array, at: number, colour: ArrayLike<number>): number[] {
+  const inks = blendedInks(
+    blend,
+    [pixels[at]!, pixels[at + 1]!, pixels[at + 2]!, pixels[at + 3]!],
+    [colour[0]!, colour[1]!, colour[2]!, colour[3]!],
+  );
+  const light = blendedLight(
+    blend,
+    [pixels[at + 4]! / 255, pixels[at + 5]! / 255, pixels[at + 6]! / 255],
+    [colour[4]! / 255, colour[5]! / 255, colour[6]! / 255],
+  );
+  return [...inks, ...light.map((value) => 255 * value)];
+}
+
 /** Lays so much of a colour over a pixel. */
-function lay(pixels: Float32Array, at: number, colour: Float64Array, share: number): void {
+function lay(pixels: Float32Array, at: number, colour: ArrayLike<number>, share: number): void {
   pixels[at] = pixels[at]! + (colour[0]! - pixels[at]!) * share;
   pixels[at + 1] = pixels[at + 1]! + (colour[1]! - pixels[at + 1]!) * share;
   pixels[at + 2] = pixels[at + 2]! + (colour[2]! - pixels[at + 2]!) * share;

@@ -1,3 +1,4 @@
+import type { Blend } from '../colour/blend';
 import { evenPolygon } from '../geometry/polygon';
 import type { FrameRecord } from '../records/index';
 import { sidesOf, type Shape, type TextLayout, type Wrap } from '../records/frame';
@@ -106,6 +107,7 @@ export interface LookValues {
   readonly corners: number;
   readonly rotation: number;
   readonly opacity: number;
+  readonly blend: Blend | 'normal';
   readonly fill: Area | null;
   readonly border: (Area & { readonly weight: number }) | null;
   readonly shadow: NonNullable<FrameRecord['shadow']> | null;
@@ -114,20 +116,22 @@ export interface LookValues {
 }
 
 /** What a frame looks like, whatever it shows. */
-export type Appearance = Pick<FrameRecord, 'shape' | 'rotation' | 'opacity' | 'fill' | 'border' | 'shadow'>;
+export type Appearance = Pick<FrameRecord, 'shape' | 'rotation' | 'opacity' | 'blend' | 'fill' | 'border' | 'shadow'>;
 
 /** The radius of rounded corners, and the corners of a polygon, to begin with. */
 const RADIUS = 8.5;
 const CORNERS = 6;
 
 export function lookValues(frame: FrameRecord): LookValues {
-  const { shape = { type: 'rectangle' }, rotation = 0, opacity = 1, fill = null, border = null, shadow = null } = frame;
+  const { shape = { type: 'rectangle' }, rotation = 0, opacity = 1, blend = 'normal' } = frame;
+  const { fill = null, border = null, shadow = null } = frame;
   return {
     form: shape.type,
     radius: shape.type === 'rounded' ? shape.radius : RADIUS,
     corners: shape.type === 'polygon' ? shape.points.length / 2 : CORNERS,
     rotation,
     opacity,
+    blend,
     fill,
     border,
     shadow,
@@ -146,6 +150,8 @@ export function lookChange(key: string, value: unknown): Partial<Appearance> {
       return { shape: { type: 'polygon', points: evenPolygon(value as number) } };
     case 'opacity':
       return { opacity: value === 1 ? undefined : (value as number) };
+    case 'blend':
+      return { blend: value === 'normal' ? undefined : (value as Blend) };
     default:
       return { [key]: value ?? undefined };
   }
@@ -166,6 +172,26 @@ const isForm =
     own === form && !isRule;
 const isNoRule = ({ isRule }: Readonly<Record<string, unknown>>): boolean => !isRule;
 
+/** What ways of mixing are called (ISO 32000-1, tables 136 and 137). */
+export const BLEND_NAMES: Readonly<Record<Blend | 'normal', string>> = {
+  normal: 'Normal',
+  multiply: 'Multiply',
+  screen: 'Screen',
+  overlay: 'Overlay',
+  darken: 'Darken',
+  lighten: 'Lighten',
+  colourDodge: 'Colour dodge',
+  colourBurn: 'Colour burn',
+  hardLight: 'Hard light',
+  softLight: 'Soft light',
+  difference: 'Difference',
+  exclusion: 'Exclusion',
+  hue: 'Hue',
+  saturation: 'Saturation',
+  colour: 'Colour',
+  luminosity: 'Luminosity',
+};
+
 export const LOOK: TableOf<Omit<LookValues, 'isRule'>> = {
   form: {
     label: 'Form',
@@ -183,6 +209,12 @@ export const LOOK: TableOf<Omit<LookValues, 'isRule'>> = {
   },
   rotation: { label: 'Rotation', kind: { type: 'number', least: -360, most: 360, unit: '°' } },
   opacity: { label: 'Opacity', kind: percent(0, 1) },
+  blend: {
+    label: 'Blending',
+    kind: choice(BLEND_NAMES),
+    help: 'How its colours mix with those under it.',
+    wide: true,
+  },
   fill: { label: 'Fill', kind: { type: 'part', none: true, usual: INK, fields: { swatch, tint } } },
   border: {
     label: 'Border',

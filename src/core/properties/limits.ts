@@ -4,6 +4,12 @@ import type { LengthKind, NumberKind, Property, Table, ValueKind } from './prope
 /** A tag of an OpenType feature, on or off. */
 export const FEATURE = /^-?[A-Za-z0-9]{4}$/;
 
+/** What an address is, for whoever typed something else. */
+export const ADDRESS_WORDS = 'A web address, such as https://example.org/14/';
+
+/** Whether words are the address of something on the web (RFC 9110, 4.2). */
+export const isAddress = (words: string): boolean => /^https?:\/\/[^\s<>"]+$/i.test(words) && URL.canParse(words);
+
 const grouped = (value: number): string =>
   formatNumber(value, 3)
     .replace(/\B(?=(\d{3})+(?!\d))(?<!\.\d*)/g, ',')
@@ -53,6 +59,10 @@ export function problem({ label, kind, optional }: Property, value: unknown): st
       return typeof value === 'string' && (kind.none || value.length > 0) && value.length <= kind.most
         ? undefined
         : `${label}: from ${kind.none ? 0 : 1} to ${grouped(kind.most)} characters.`;
+    case 'address':
+      return value === '' || (typeof value === 'string' && value.length <= kind.most && isAddress(value))
+        ? undefined
+        : `${label}: ${ADDRESS_WORDS.toLowerCase()}.`;
     case 'features':
       return Array.isArray(value) &&
         value.length <= kind.most &&

@@ -22,6 +22,8 @@ function tried(kind: ValueKind): { will: unknown[]; wont: unknown[] } {
       return { will: [true, false], wont: ['yes', 0, null] };
     case 'words':
       return { will: ['a', 'a'.repeat(kind.most)], wont: ['', 'a'.repeat(kind.most + 1), 3] };
+    case 'address':
+      return { will: ['', 'https://example.org/14/'], wont: ['example.org', 'ftp://example.org', 'https://a b', 3] };
     case 'features':
       return {
         will: [[], ['ss01', '-liga'], Array(kind.most).fill('kern')],

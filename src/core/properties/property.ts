@@ -41,6 +41,8 @@ export type ValueKind =
   | { readonly type: 'tick' }
   /** `lines`: so many are in sight, and a new line is one; `none`: it may say nothing. */
   | { readonly type: 'words'; readonly most: number; readonly lines?: number; readonly none?: true }
+  /** Of a page or a site on the web; it may say nothing. */
+  | { readonly type: 'address'; readonly most: number }
   /** Tags of OpenType features, typed with spaces between them; `-` before one switches it off. */
   | { readonly type: 'features'; readonly most: number }
   /** One of what the document or the application has; `none` names the value that stands for none of them. */

@@ -1,4 +1,4 @@
-import type { CharacterProperties, Stroke } from '../records/characterStyle';
+import type { CharacterProperties, Highlight, Stroke } from '../records/characterStyle';
 import type {
   DropCap,
   HyphenLimits,
@@ -26,6 +26,16 @@ const characterStyle = (label: string): Property => ({
   optional: true,
   wide: true,
 });
+
+/** A length, or what the face itself says. */
+const byFace = (label: string, help: string): Property => ({
+  label,
+  group: 'Lines and highlight',
+  kind: { type: 'either', of: [{ value: 'face', name: 'The face’s own' }], or: points(0, 720), usual: 1 },
+  help,
+});
+
+const highlight: TableOf<Highlight> = { swatch, tint, around: { label: 'Extends by', kind: points(0, 720) } };
 
 /** What letters look like. */
 export const CHARACTER: TableOf<CharacterProperties> = {
@@ -83,6 +93,15 @@ export const CHARACTER: TableOf<CharacterProperties> = {
     group: 'Figures and features',
     kind: { type: 'pick', of: 'language', none: { value: '', name: 'The issue’s' } },
     wide: true,
+  },
+  lineWeight: byFace('Line thickness', 'Of underlines, and of lines that strike letters through.'),
+  underlineOffset: byFace('Underline depth', 'From the baseline to the middle of the line.'),
+  strikeOffset: byFace('Strike height', 'From the baseline to the middle of the line.'),
+  highlight: {
+    label: 'Highlight',
+    group: 'Lines and highlight',
+    kind: { type: 'part', none: true, usual: { swatch: 'tint', tint: 1, around: 1 }, fields: highlight },
+    help: 'Colour behind the letters and the spaces between them.',
   },
   letterOutline: {
     label: 'Outline',

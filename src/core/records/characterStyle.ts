@@ -7,6 +7,14 @@ export interface Stroke {
   readonly tint: number;
 }
 
+/** An area of colour behind letters and the spaces between them. */
+export interface Highlight {
+  readonly swatch: string;
+  readonly tint: number;
+  /** It stands out by so much over the face’s ascent, under its descent and at either end. */
+  readonly around: number;
+}
+
 /** What letters look like; shared by paragraph styles and character styles. Lengths in points. */
 export interface CharacterProperties {
   readonly family: string;
@@ -27,6 +35,12 @@ export interface CharacterProperties {
   readonly features: readonly string[];
   readonly underline: boolean;
   readonly strike: boolean;
+  /** The thickness of those lines; `face` is what the face says. */
+  readonly lineWeight: number | 'face';
+  /** From the baseline down to the middle of an underline, and up to that of a line through the letters. */
+  readonly underlineOffset: number | 'face';
+  readonly strikeOffset: number | 'face';
+  readonly highlight: Highlight | null;
   /** Above the baseline by this much; negative: below. */
   readonly rise: number;
   readonly swatch: string;

@@ -1,3 +1,4 @@
+import type { Blend } from '../colour/blend';
 import type { Box, Point } from '../geometry/box';
 import type { Outline } from '../geometry/outline';
 import type { Stroke } from './characterStyle';
@@ -220,6 +221,8 @@ export interface FrameRecord extends RecordBase<'frame'> {
   readonly rotation?: number | undefined;
   /** 0 to 1; 1 when not said. */
   readonly opacity?: number | undefined;
+  /** How its colours mix with what lies under it; it covers that when not said. */
+  readonly blend?: Blend | undefined;
   readonly shadow?: Shadow | undefined;
   /** The group it belongs to. */
   readonly group?: string | undefined;

@@ -24,3 +24,7 @@ export const languageName = (tag: string): string => new Intl.DisplayNames('en-G
 
 /** The languages that are proposed: those whose hyphenation there is. */
 export const LANGUAGES = ['en-GB', 'en-US', 'de', 'fr'] as const;
+
+/** Whether a language is usually written from right to left (Unicode CLDR, scripts Arab, Hebr, Syrc, Thaa, Nkoo, Adlm). */
+export const isRightToLeft = (tag: string): boolean =>
+  isLanguage(tag) && /^(Arab|Hebr|Syrc|Thaa|Nkoo|Adlm)$/.test(new Intl.Locale(tag).maximize().script ?? '');

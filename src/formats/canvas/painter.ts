@@ -1,4 +1,5 @@
 import { type Adjusted, adjustPixels, blurOf, sharpenPixels } from '@/core/pictures/adjusting';
+import { cssBlend } from '@/core/colour/blend';
 import type { Ink } from '@/core/colour/ink';
 import { absentBoxes } from '@/core/compose/displayList/absent';
 import { contourPath } from '@/core/compose/frames/contours';
@@ -62,6 +63,7 @@ function paintItem(canvas: Canvas, item: Item, k: number, dx: number, sources: S
   canvas.setTransform(k, 0, 0, k, dx * k, 0);
   if (item.transform) canvas.transform(...item.transform);
   canvas.globalAlpha = item.opacity ?? 1;
+  if (item.blend) canvas.globalCompositeOperation = cssBlend(item.blend) as GlobalCompositeOperation;
   switch (item.type) {
     case 'area':
       paintArea(canvas, item);

@@ -2,7 +2,8 @@ import { createHash } from 'node:crypto';
 import { type PDFContext, PDFHexString, PDFName, PDFNumber, type PDFRef } from '@cantoo/pdf-lib';
 import type { Run } from '@/core/compose/displayList/displayList';
 import type { Face } from '@/core/type/face';
-import { subsetFace } from './subset';
+import { squeeze } from './squeezing';
+import { subsetFace } from '../faces/subset';
 
 /**
  * The faces a PDF uses, as Type 0 fonts with identity encoding: what is written in a content stream are the face's
@@ -75,7 +76,7 @@ export class PdfFonts {
     const file = await subsetFace(face.bytes, ids);
     const name = `${subsetTag(file)}+${face.id.replace(/[^A-Za-z0-9-]/g, '')}`;
     const per = 1000 / face.unitsPerEm;
-    const fontFile = context.register(context.flateStream(file, { Length1: file.length }));
+    const fontFile = context.register(context.stream(await squeeze(file), { Length1: file.length, Filter: 'FlateDecode' }));
     const descriptor = context.register(
       context.obj({
         Type: 'FontDescriptor',
@@ -108,7 +109,7 @@ export class PdfFonts {
         W: widths,
       }),
     );
-    const toUnicode = context.register(context.flateStream(unicodeMap(glyphs)));
+    const toUnicode = context.register(context.stream(await squeeze(unicodeMap(glyphs)), { Filter: 'FlateDecode' }));
     context.assign(
       ref,
       context.obj({

@@ -52,6 +52,12 @@ export class PageStream {
     this.#out.push('q', `${this.#rect(clip, 0)} W n`);
   }
 
+  /** The white of the paper, within a box. */
+  paper(box: Box): void {
+    this.#out.push(this.#colours === 'cmyk' ? '0 0 0 0 k' : '1 1 1 rg', `${this.#rect(box, 0)} f`);
+    this.#forget();
+  }
+
   end(): void {
     this.mark(undefined);
     this.#out.push('Q');

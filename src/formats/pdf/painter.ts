@@ -1,4 +1,5 @@
 import { type PDFContext, PDFDocument, PDFName, type PDFRef } from '@cantoo/pdf-lib';
+import { pdfBlend } from '@/core/colour/blend';
 import type { Ink } from '@/core/colour/ink';
 import {
   type AreaItem,
@@ -6,6 +7,7 @@ import {
   type Line,
   type PageList,
   type Run,
+  type Showing,
   runWidth,
   type TextItem,
 } from '@/core/compose/displayList/displayList';
@@ -25,6 +27,7 @@ import { embedPicture, embedSoftArea, softBox } from './pictures';
 import type { Press } from './press';
 import { drawMarks, type MarkedSheet, NO_MARKS, type PrintersMarks, rimOf, slugPlace, SLUG_SIZE } from './printersMarks';
 import { type Placed, type Sheet, sheetWidth } from '@/core/handoff/sheets';
+import { Squeezing } from './squeezing';
 import { Tagger } from './tags/tagger';
 
 /** What a PDF is made for: a press, or somebody who reads it on a screen. */
@@ -113,6 +116,7 @@ export class Painter {
   readonly #images = new Map<string, { name: string; ref: Promise<PDFRef> }>();
   readonly #resources: Resources;
   readonly #forms = new Map<string, PDFRef>();
+  readonly #streams: Squeezing;
   readonly #colours: Colours;
   readonly #tagger: Tagger | undefined;
   #stopped = false;
@@ -122,6 +126,7 @@ export class Painter {
     this.#purpose = purpose;
     this.#sources = sources;
     this.#fonts = new PdfFonts(pdf.context);
+    this.#streams = new Squeezing(pdf.context);
     this.#resources = new Resources(pdf.context);
     this.#colours = purpose.for === 'print' ? 'cmyk' : 'rgb';
     if (purpose.for === 'screen') {
@@ -158,12 +163,16 @@ export class Painter {
     const marked: MarkedSheet = { width, height, bleed, folds: pages.slice(1).map(({ dx }) => dx) };
     if (marks !== NO_MARKS) drawMarks(stream, marked, marks);
     if (marks.slug) this.#slug(stream, marked, label);
-    const content = this.#pdf.context.register(this.#pdf.context.flateStream(stream.text));
-    page.node.set(PDFName.of('Contents'), content);
+    page.node.set(PDFName.of('Contents'), await this.#streams.add(stream.text));
   }
 
   async #pages(stream: PageStream, { pages, beside }: Pick<Sheet, 'pages' | 'beside'>, seen: Box): Promise<void> {
     stream.begin(seen);
+    // What mixes with the paper finds it white, whatever shows the page.
+    if ([...pages, ...(beside ? [beside] : [])].some(({ list }) => list.items.some(({ blend }) => blend))) {
+      stream.mark(this.#tagger?.artifact());
+      stream.paper(seen);
+    }
     // What reaches over the spine lies on the furniture of this page as it does on that of its own.
     for (const { list, dx } of pages) await this.#items(stream, list.items.slice(0, list.furniture), dx);
     if (beside) await this.#items(stream, reachingOver(beside, seen), beside.dx);
@@ -176,8 +185,7 @@ export class Painter {
     const { width, height, bleed } = sheet.pages[0]!.list;
     const stream = new PageStream(0, 0, height, this.#colours, this.#resources);
     await this.#pages(stream, sheet, { x: -bleed, y: -bleed, w: width + 2 * bleed, h: height + 2 * bleed });
-    const { context } = this.#pdf;
-    const form = context.flateStream(stream.text, {
+    const form = await this.#streams.add(stream.text, {
       Type: 'XObject',
       Subtype: 'Form',
       BBox: [-bleed, -bleed, width + bleed, height + bleed],
@@ -185,7 +193,7 @@ export class Painter {
       Group: { Type: 'Group', S: 'Transparency', CS: 'DeviceCMYK' },
     });
     const name = `F${this.#forms.size + 1}`;
-    this.#forms.set(name, context.register(form));
+    this.#forms.set(name, form);
     return name;
   }
 
@@ -199,7 +207,7 @@ export class Painter {
     const stream = new PageStream(0, 0, height, this.#colours, this.#resources);
     draw(stream);
     if (label) this.#words(stream, label.words, label.x, label.baseline);
-    page.node.set(PDFName.of('Contents'), this.#pdf.context.register(this.#pdf.context.flateStream(stream.text)));
+    page.node.set(PDFName.of('Contents'), await this.#streams.add(stream.text));
   }
 
   #slug(stream: PageStream, sheet: MarkedSheet, label: string): void {
@@ -217,7 +225,7 @@ export class Painter {
 
   /** Writes fonts and resources, which all pages share, and what everything on them is. */
   async finish(): Promise<void> {
-    await this.#fonts.write();
+    await Promise.all([this.#streams.finish(), this.#fonts.write()]);
     const images = new Map<string, PDFRef>();
     for (const { name, ref } of this.#images.values()) images.set(name, await ref);
     this.#resources.write(this.#fonts.resources, images, this.#forms);
@@ -231,7 +239,7 @@ export class Painter {
   async #item(stream: PageStream, item: Item, dx: number): Promise<void> {
     // A document with something broken in it is not delivered: see `services/typesetting/delivery.ts`.
     if (item.type === 'empty' || item.type === 'broken') return;
-    const state = item.opacity === undefined || item.opacity === 1 ? undefined : this.#resources.opacity(item.opacity);
+    const state = this.#resources.shown(item);
     stream.open(item, dx, state);
     this.#tagger?.cut();
     switch (item.type) {
@@ -375,8 +383,11 @@ class Resources {
     this.pressRef = context.nextRef();
   }
 
-  opacity(opacity: number): string {
-    return this.#state(`opacity ${opacity}`, { ca: opacity, CA: opacity });
+  /** How an item is shown as a whole (ISO 32000-1, 11.6.4.4 and 11.3.5); undefined where nothing is said of that. */
+  shown({ opacity = 1, blend }: Showing): string | undefined {
+    if (opacity === 1 && !blend) return undefined;
+    const alpha = opacity === 1 ? {} : { ca: opacity, CA: opacity };
+    return this.#state(`shown ${opacity} ${blend}`, { ...alpha, ...(blend ? { BM: pdfBlend(blend) } : {}) });
   }
 
   /** ISO 32000-1, 8.6.7: in mode 1 an ink of which there is none leaves its plate alone. */

@@ -1,28 +1,25 @@
 import { createHash } from 'node:crypto';
-import { promisify } from 'node:util';
-import { deflate } from 'node:zlib';
 import { type PDFArray, type PDFContext, PDFName, PDFNumber, type PDFRef } from '@cantoo/pdf-lib';
 import sharp, { type Sharp } from 'sharp';
 import { contourPath } from '@/core/compose/frames/contours';
 import type { AreaItem } from '@/core/compose/displayList/displayList';
 import type { Box } from '@/core/geometry/box';
-import { type Adjusted, adjustPixels, blurOf, greyPixels, inkRamp, sharpenPixels } from '@/core/pictures/adjusting';
+import { type Adjusted, adjustPixels, greyPixels, inkRamp } from '@/core/pictures/adjusting';
 import type { PictureRecord } from '@/core/records/index';
 import { isDrawing } from '@/core/records/picture';
 import { readProfile } from '../pictures/profile';
+import { sharpenRaw } from '../pictures/sharpened';
 import { ToolError } from '../pictures/tools';
 import type { Colours } from './colours';
 import type { Press } from './press';
 import { embedDrawing } from './drawings';
+import { squeeze } from './squeezing';
 import { PICTURE_PIXELS } from '../pictures/read';
 
 /** Resolution that drawings (SVG) are rendered at in their frame, pixels to the inch. */
 const DRAWING_PPI = 600;
 
 const MOST_DRAWING_SIDE = 6000;
-
-/** Off the JavaScript thread: pictures are many megabytes. */
-const squeeze = promisify(deflate);
 
 const JPEG = { quality: 95, chromaSubsampling: '4:4:4' } as const;
 
@@ -115,11 +112,7 @@ async function embedAdjusted(
     .toBuffer({ resolveWithObject: true });
   const size = sizeOf(info);
   const { tones } = adjusted;
-  const blur = blurOf(adjusted, info.width);
-  if (blur !== undefined) {
-    const raw = { width: info.width, height: info.height, channels: 4 } as const;
-    sharpenPixels(data, await sharp(data, { raw }).blur(blur).raw().toBuffer(), adjusted.sharpen!.amount);
-  }
+  await sharpenRaw(data, info, adjusted);
   const mask = async () => {
     const alpha = new Uint8Array(data.length / 4);
     for (let i = 0; i < alpha.length; i++) alpha[i] = data[4 * i + 3]!;

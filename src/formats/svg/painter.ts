@@ -1,4 +1,5 @@
 import { escaped } from '../markup';
+import { type Blend, cssBlend } from '@/core/colour/blend';
 import type { Ink } from '@/core/colour/ink';
 import { absentBoxes } from '@/core/compose/displayList/absent';
 import { contourPath } from '@/core/compose/frames/contours';
@@ -31,6 +32,8 @@ export interface Chunk {
   readonly key: string;
   readonly frame: string;
   readonly markup: string;
+  /** How it mixes with what lies under it: where that is in another drawing, its own is told. */
+  readonly blend?: Blend | undefined;
 }
 
 /** What of a neighbour reaches over lies on a page's own furniture, and under all else that it shows. */
@@ -133,32 +136,35 @@ export function paintMark(mark: LineMark, line: Line, over: boolean, source: Pic
 /** The chunks of one item: text column by column, everything else whole. */
 export function paintItem(item: Item, source: PictureSource): Chunk[] {
   const { frame } = item;
+  const mixed = item.blend ? { blend: item.blend } : {};
   switch (item.type) {
     case 'area':
-      return [{ key: `${frame}/${item.part}`, frame, markup: shown(item, paintArea(item)) }];
+      return [{ key: `${frame}/${item.part}`, frame, markup: shown(item, paintArea(item)), ...mixed }];
     case 'empty':
       return [];
     case 'broken':
       return [{ key: `${frame}/broken`, frame, markup: shown(item, paintBroken(item)) }];
     case 'picture':
-      return [{ key: `${frame}/picture`, frame, markup: shown(item, paintPicture(item, source)) }];
+      return [{ key: `${frame}/picture`, frame, markup: shown(item, paintPicture(item, source)), ...mixed }];
     case 'text':
       return item.columns.flatMap((column, i) =>
         paintColumn(column, source).map((markup, k) => ({
           key: `${frame}/${item.text}/${i}/${k}`,
           frame,
           markup: shown(item, markup),
+          ...mixed,
         })),
       );
   }
 }
 
-/** An item's markup in its own coordinates and opacity. */
-export function shown({ transform, opacity }: Showing, markup: string): string {
-  if (!transform && (opacity === undefined || opacity === 1)) return markup;
+/** An item's markup in its own coordinates and opacity, mixed with what lies under it in the same drawing. */
+export function shown({ transform, opacity, blend }: Showing, markup: string): string {
+  if (!transform && !blend && (opacity === undefined || opacity === 1)) return markup;
   return (
     `<g${transform ? ` transform="matrix(${transform.map(fine).join(' ')})"` : ''}` +
-    `${opacity === undefined || opacity === 1 ? '' : ` opacity="${figure(opacity)}"`}>${markup}</g>`
+    `${opacity === undefined || opacity === 1 ? '' : ` opacity="${figure(opacity)}"`}` +
+    `${blend ? ` style="mix-blend-mode:${cssBlend(blend)}"` : ''}>${markup}</g>`
   );
 }
 

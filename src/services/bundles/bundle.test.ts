@@ -11,7 +11,7 @@ import { startingHouse } from '@/core/plan/startingHouse';
 import { stored, type StoredRecord } from '@/core/records/stored';
 import sharp from 'sharp';
 import { readBundle } from './read';
-import type { BundledDocument } from '@/formats/bundle/shape';
+import { BUNDLE_VERSION, type BundledDocument } from '@/formats/bundle/shape';
 import { writeBundle } from '@/formats/bundle/write';
 
 let photo: Uint8Array;
@@ -73,6 +73,14 @@ describe('a bundle', () => {
   });
 
   // Reference: Debian’s unzip, by way of Python’s zipfile, which every reader of zips agrees with.
+  it('of an older version reads in', async () => {
+    const older = await changed(
+      'bundle.json',
+      inJson((value) => void (value.version = 1)),
+    );
+    expect((await readBundle('a.zip', older)).issue.records).toEqual(JSON.parse(JSON.stringify(issue.records)));
+  });
+
   it('is a zip that others open, with names that say what is in it', async () => {
     const { out, code } = await ran('python3', ['-m', 'zipfile', '-l', await filed('a.zip', bytes)]);
     expect(code).toBe(0);
@@ -126,7 +134,7 @@ describe('a bundle that will not do is refused with a sentence', () => {
       () =>
         changed(
           'bundle.json',
-          inJson((value) => void (value.version = 2)),
+          inJson((value) => void (value.version = BUNDLE_VERSION + 1)),
         ),
       /newer version of Restless Kite/,
     ],

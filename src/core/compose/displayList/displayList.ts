@@ -1,3 +1,4 @@
+import type { Blend } from '../../colour/blend';
 import type { Ink } from '../../colour/ink';
 import type { Box } from '../../geometry/box';
 import type { Matrix } from '../../geometry/matrix';
@@ -99,6 +100,8 @@ export interface Showing {
   readonly transform?: Matrix | undefined;
   /** 0 to 1; undefined for 1. */
   readonly opacity?: number | undefined;
+  /** How its colours mix with what lies under it; undefined where it covers that. */
+  readonly blend?: Blend | undefined;
 }
 
 export interface TextItem extends Showing {

@@ -355,10 +355,11 @@ function lengthOf(count: number): number {
   return sum;
 }
 
-/** Pictures among the words, and lines under and through stretches of them, the gaps between them included. */
+/** Pictures among the words; areas behind stretches of them and lines under and through them, the gaps between included. */
 function marksOf(of: Prepared): LineMark[] | undefined {
   const { runs, width, count } = words;
-  if (of.pictures.length === 0 && !of.runs.some(({ look }) => look.underline || look.strike)) return undefined;
+  if (of.pictures.length === 0 && !of.runs.some(({ look }) => isMarked(look))) return undefined;
+  const areas: LineMark[] = [];
   const out: LineMark[] = [];
   for (let i = 0; i < count; i++) {
     const run = runs[i]!;
@@ -368,25 +369,52 @@ function marksOf(of: Prepared): LineMark[] | undefined {
       const box = { x: run.x, y: -picture.height - picture.rise, w: picture.width, h: picture.height };
       out.push({ type: 'picture', box, picture: picture.picture });
     }
-    if (!look.underline && !look.strike) continue;
+    if (!isMarked(look)) continue;
     let j = i;
     // Among words that change places a line runs under each by itself.
     while (!of.levels && j + 1 < count && runs[j + 1]!.look === look) j++;
-    out.push(...linesOf(look, run.x, runs[j]!.x + width[j]!));
+    const [x0, x1] = [run.x, runs[j]!.x + width[j]!];
+    if (look.highlight) areas.push(highlightOf(look, look.highlight, x0, x1));
+    out.push(...linesOf(look, x0, x1));
     i = j;
   }
-  return out.length > 0 ? out : undefined;
+  // An area lies under what its neighbours have, too.
+  return out.length + areas.length > 0 ? [...areas, ...out] : undefined;
 }
+
+const isMarked = ({ underline, strike, highlight }: SetLook): boolean => underline || strike || highlight !== undefined;
 
 const positionOf = (of: Prepared, at: number): number => (of.positions ? of.positions[at]! : at);
 
+/** The area behind a stretch, from the face’s ascent to its descent. */
+function highlightOf(
+  { shaper, scale, rise }: SetLook,
+  { ink, around }: NonNullable<SetLook['highlight']>,
+  x0: number,
+  x1: number,
+) {
+  const { ascent, descent } = shaper.face;
+  const [top, foot] = [ascent * scale + rise + around, -descent * scale - rise + around];
+  const box = { x: x0 - around, y: -top, w: x1 - x0 + 2 * around, h: top + foot };
+  return { type: 'area', box, ink, over: false } as const;
+}
+
 function linesOf(look: SetLook, x0: number, x1: number): LineMark[] {
   const { face } = look.shaper;
-  const one = ({ at, weight }: { at: number; weight: number }, over: boolean): LineMark => ({
-    type: 'area',
-    box: { x: x0, y: -(at + weight / 2) * look.scale - look.rise, w: x1 - x0, h: weight * look.scale },
-    ink: look.ink,
-    over,
-  });
-  return [...(look.underline ? [one(face.underline, false)] : []), ...(look.strike ? [one(face.strike, true)] : [])];
+  const { scale, rise, lineWeight, underlineOffset, strikeOffset } = look;
+  /** A line whose middle is so far above the baseline. */
+  const one = (middle: number, own: number, over: boolean): LineMark => {
+    const weight = lineWeight ?? own * scale;
+    return { type: 'area', box: { x: x0, y: -middle - weight / 2 - rise, w: x1 - x0, h: weight }, ink: look.ink, over };
+  };
+  const out: LineMark[] = [];
+  if (look.underline) {
+    const { at, weight } = face.underline;
+    out.push(one(underlineOffset === undefined ? at * scale : -underlineOffset, weight, false));
+  }
+  if (look.strike) {
+    const { at, weight } = face.strike;
+    out.push(one(strikeOffset ?? at * scale, weight, true));
+  }
+  return out;
 }

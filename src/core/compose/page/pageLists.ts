@@ -144,7 +144,7 @@ export class PageLists {
     };
     const kept = this.#items.get(each.key);
     if (kept && sameMadeOf(kept.by, by)) return kept.items;
-    const showing: Showing = { transform: rotated, opacity: frame.opacity };
+    const showing: Showing = { transform: rotated, opacity: frame.opacity, blend: frame.blend };
     const contour = contourOf(frame.shape, box);
     const ink = (of: { swatch: string; tint: number }) => this.#inks.ink(document, of.swatch, of.tint);
     const area = (part: AreaItem['part'], more: Pick<AreaItem, 'ink'> & Partial<AreaItem>): AreaItem => ({

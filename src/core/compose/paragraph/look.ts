@@ -1,3 +1,4 @@
+import type { Ink } from '../../colour/ink';
 import type { FaceShaper } from '../../type/shaper';
 import type { Look } from '../displayList/displayList';
 
@@ -5,6 +6,11 @@ import type { Look } from '../displayList/displayList';
 export interface SetLook extends Look {
   readonly underline: boolean;
   readonly strike: boolean;
+  /** Points; undefined where the face says it. */
+  readonly lineWeight: number | undefined;
+  readonly underlineOffset: number | undefined;
+  readonly strikeOffset: number | undefined;
+  readonly highlight: { readonly ink: Ink; readonly around: number } | undefined;
   readonly shaper: FaceShaper;
   /** Font units added after each glyph. */
   readonly trackingUnits: number;

@@ -95,7 +95,7 @@ export class Looks {
   /** The look of a character that no face has: painters draw a box for it, so that it is missed by nobody. */
   absent(look: SetLook): SetLook {
     let own = this.#absent.get(look);
-    if (!own) this.#absent.set(look, (own = { ...look, absent: true, underline: false, strike: false }));
+    if (!own) this.#absent.set(look, (own = { ...look, absent: true, underline: false, strike: false, highlight: undefined }));
     return own;
   }
 
@@ -153,6 +153,12 @@ export class Looks {
       outline: outline ?? undefined,
       underline: of.underline,
       strike: of.strike,
+      lineWeight: said(of.lineWeight),
+      underlineOffset: said(of.underlineOffset),
+      strikeOffset: said(of.strikeOffset),
+      highlight: of.highlight
+        ? { ink: this.#ink(of.highlight.swatch, of.highlight.tint), around: of.highlight.around }
+        : undefined,
       shaper: this.#shaper.with(face.id, features.join(','), language),
       lacks,
     };
@@ -163,10 +169,14 @@ export class Looks {
       look.rise,
       look.features,
       language,
-      ink.cmyk.join(' '),
-      outline ? `${outline.weight} ${outline.ink.cmyk.join(' ')}` : '',
+      inkKey(ink),
+      outline ? `${outline.weight} ${inkKey(outline.ink)}` : '',
       look.underline,
       look.strike,
+      look.lineWeight,
+      look.underlineOffset,
+      look.strikeOffset,
+      look.highlight ? `${look.highlight.around} ${inkKey(look.highlight.ink)}` : '',
       lacks.join(' '),
     ].join('|');
     const same = this.#byContent.get(key);
@@ -175,6 +185,12 @@ export class Looks {
     return look;
   }
 }
+
+/** A length that is said; undefined where the face says it. */
+const said = (length: number | 'face'): number | undefined => (length === 'face' ? undefined : length);
+
+/** What tells inks apart: one of light may have the inks of another. */
+const inkKey = ({ cmyk, rgb, spot }: Ink): string => `${cmyk.join(' ')} ${rgb} ${spot ? `${spot.name} ${spot.tint}` : ''}`;
 
 /** OpenType features that character properties ask for (registered tags of the OpenType specification). */
 export function featuresOf(of: CharacterProperties): string[] {

@@ -197,7 +197,7 @@ function textItem(text: string, shown: Shown, content: TextContent, columns: Tex
   const bottom = local.y + local.h - inset.bottom;
   const aligned =
     content.grows || content.align === 'top' ? columns : columns.map((column) => alignedColumn(column, content, bottom));
-  return { type: 'text', frame: frame.id, text, box, columns: aligned, transform, opacity: frame.opacity };
+  return { type: 'text', frame: frame.id, text, box, columns: aligned, transform, opacity: frame.opacity, blend: frame.blend };
 }
 
 const alignedColumns = new WeakMap<TextColumn, { readonly key: string; readonly column: TextColumn }>();

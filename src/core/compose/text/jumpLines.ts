@@ -90,6 +90,7 @@ export class JumpLines {
       columns: [{ box, lines: lines.map(({ line }) => movedLine(line, 0, dy)), paragraphs }],
       transform: shown.transform,
       opacity: shown.frame.opacity,
+      blend: shown.frame.blend,
     };
     return { item, height };
   }

@@ -1,3 +1,4 @@
+import { BLENDS } from '../../colour/blend';
 import { WRAP } from '../../properties/frame';
 import type { FrameRecord } from '../frame';
 import type { GroupRecord } from '../group';
@@ -51,6 +52,7 @@ export const FRAME: Kind<FrameRecord> = {
     border: maybe(withWhat({ weight: SIZE, ...INKED })),
     rotation: maybe(figure(-360, 360)),
     opacity: maybe(SHARE),
+    blend: maybe(oneOf(...BLENDS)),
     shadow: maybe(
       withWhat({ dx: POINTS, dy: POINTS, blur: figure(0, 200), swatch: reference('swatch', 'holds'), opacity: SHARE }),
     ),

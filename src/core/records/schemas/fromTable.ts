@@ -34,6 +34,11 @@ function schemaOf(kind: ValueKind): Joi.Schema {
       return Joi.boolean();
     case 'words':
       return kind.none ? Joi.string().allow('').max(kind.most) : Joi.string().min(1).max(kind.most);
+    case 'address':
+      return Joi.string()
+        .allow('')
+        .max(kind.most)
+        .uri({ scheme: ['http', 'https'] });
     case 'features':
       return Joi.array().max(kind.most).items(Joi.string().pattern(FEATURE));
     case 'pick': {

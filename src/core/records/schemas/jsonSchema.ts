@@ -26,6 +26,8 @@ function ofValue(kind: ValueKind): JsonSchema {
       return { type: 'boolean' };
     case 'words':
       return { type: 'string', minLength: kind.none ? 0 : 1, maxLength: kind.most };
+    case 'address':
+      return { type: 'string', maxLength: kind.most };
     case 'features':
       return { type: 'array', maxItems: kind.most, items: { type: 'string' } };
     case 'pick':

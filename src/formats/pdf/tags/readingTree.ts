@@ -1,11 +1,12 @@
 import type { Node } from 'prosemirror-model';
 import type { Item, PageList, TextItem } from '@/core/compose/displayList/displayList';
 import { ROLES_AS_READ } from '@/core/compose/displayList/readingOrder';
+import { alternativeOf } from '@/core/pictures/alternative';
 import { placedPages } from '@/core/page/pages';
 import { all, type Document, find, threadOf } from '@/core/records/document';
-import type { PictureRecord, TextRecord } from '@/core/records/index';
+import type { TextRecord } from '@/core/records/index';
 import type { CellAttrs, FigureAttrs, ListAttrs, ParagraphAttrs, TableAttrs } from '@/core/records/text';
-import { styleKind } from '../../copy/out/styleKind';
+import { styleKind } from '@/core/handoff/reading/styleKind';
 import { Element } from './element';
 
 /** What stands for one paragraph of a text: an element, a list entry’s mark and body, or entries that are made as they come. */
@@ -123,7 +124,7 @@ export class ReadingTree {
     const captions = this.#captions.get(picture) ?? [];
     const story = captions.find((text) => text.story)?.story ?? record?.story;
     const under = (story && this.#stories.get(story)) || this.#part;
-    const figure = under.add('Figure', { alt: altOf(record) });
+    const figure = under.add('Figure', { alt: alternativeOf(record) });
     this.#figures.set(frame, figure);
     for (const text of captions) if (!this.#texts.has(text.id)) this.#texts.set(text.id, this.#read(figure, text));
   }
@@ -146,7 +147,7 @@ export class ReadingTree {
       if (block.type.name === 'table') return void this.#table(container, block, one);
       if (block.type.name === 'figure') {
         const { picture } = block.attrs as FigureAttrs;
-        figures.set(picture, container.add('Figure', { alt: altOf(find(this.#document, 'picture', picture)) }));
+        figures.set(picture, container.add('Figure', { alt: alternativeOf(find(this.#document, 'picture', picture)) }));
       } else if (attrs.each) {
         contents ??= container.add('TOC');
         paragraphs.push(block);
@@ -201,7 +202,3 @@ function listEntry(
   }
   return lists.at(-1)!.list.add('LI');
 }
-
-/** What is said in the place of a picture: what is written for that, else its caption, else what it is called. */
-export const altOf = (picture: PictureRecord | undefined): string =>
-  picture?.alternative || picture?.caption || picture?.name || 'Picture';

@@ -10,7 +10,8 @@ import type { MarkedContent } from '../pageStream';
 import type { Element } from './element';
 import { type Annotation, type Content, writeElement } from './element';
 import { type Goal, Goals } from './goals';
-import { altOf, type Leaf, ReadingTree, type ReadText } from './readingTree';
+import { alternativeOf } from '@/core/pictures/alternative';
+import { type Leaf, ReadingTree, type ReadText } from './readingTree';
 
 /** A link on a page: the element it belongs to, and where a press on it leads. */
 interface Link {
@@ -84,7 +85,7 @@ export class Tagger {
     const text = this.#read.has(item) ? this.#tree.textOf(item) : undefined;
     if (!text) return this.artifact();
     const between = paragraph < 0 ? text.figures.get(picture.id) : undefined;
-    const figure = between ?? text.leaves[paragraph]?.element.add('Figure', { alt: altOf(picture) }, LAST);
+    const figure = between ?? text.leaves[paragraph]?.element.add('Figure', { alt: alternativeOf(picture) }, LAST);
     if (!figure) return this.artifact();
     figure.box ??= this.#pdfBox(mappedBox(item.transform, box), dx);
     return this.#content(figure);
