@@ -1,6 +1,6 @@
 import type { Schema } from 'joi';
 import { admit, type Visit } from '@/services/door';
-import { BadRequestError, TooLargeError } from '@/services/errors';
+import { BadRequestError, DISK_FULL, isDiskFull, TooLargeError } from '@/services/errors';
 import { mended } from '@/core/records/plain';
 import { PLAIN_MESSAGES } from '@/core/records/messages';
 
@@ -38,6 +38,7 @@ function answerFor(error: unknown): { status: number; body: Record<string, unkno
   // What the database found to point at nothing, and the core did not.
   if (code === '23503')
     return { status: 409, body: { message: 'It refers to something that is not there, so it was not saved.', theirs: [] } };
+  if (isDiskFull(error)) return { status: 507, body: { message: `${DISK_FULL} Nothing was changed; what was saved is safe.` } };
   // What PostgreSQL cannot hold (class 22, data exception) will not become better by being sent again.
   if (code.startsWith('22')) return { status: 400, body: { message: 'That holds characters that cannot be saved.' } };
   console.error(error);
@@ -50,6 +51,10 @@ const NO_STORE = { 'Cache-Control': 'no-store' };
 
 type Params = Record<string, string>;
 
+/** The rest of a path, where a route takes it, is one parameter. */
+const joined = (params: Readonly<Record<string, string | readonly string[]>>): Params =>
+  Object.fromEntries(Object.entries(params).map(([key, value]) => [key, typeof value === 'string' ? value : value.join('/')]));
+
 /**
  * A route handler: checks the parameters of its path with Joi, passes the door, and answers errors with a sentence and the
  * right status.
@@ -57,10 +62,10 @@ type Params = Record<string, string>;
 export function handler<P extends Params>(
   params: Schema<P>,
   work: (request: Request, params: P, visit: Visit) => Promise<Response>,
-): (request: Request, context: { params: Promise<Params> }) => Promise<Response> {
+): (request: Request, context: { params: Promise<Record<string, string | string[]>> }) => Promise<Response> {
   return async (request, context) => {
     try {
-      const of = (await context.params) ?? {};
+      const of = joined((await context.params) ?? {});
       const reads = request.method === 'GET' || request.method === 'HEAD';
       const own = checked(params, of);
       const visit = await admit({ headers: request.headers, right: reads ? 'read' : 'change', of: own });

@@ -7,6 +7,10 @@ const id = Joi.string()
 export const NO_PARAMS = Joi.object<Record<string, string>>({});
 export const DOCUMENT = Joi.object<{ document: string }>({ document: id });
 export const DELIVERY = Joi.object<{ delivery: string }>({ delivery: id });
+export const INSIDE = Joi.object<{ delivery: string; path: string }>({
+  delivery: id,
+  path: Joi.string().max(300).required(),
+});
 export const BLOB = Joi.object<{ blob: string }>({ blob: Joi.string().hex().lowercase().length(64).required() });
 export const INK_PROFILE = Joi.object<{ profile: string }>({
   profile: Joi.alternatives(Joi.valid('usual'), Joi.string().hex().lowercase().length(64)).required(),

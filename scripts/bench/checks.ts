@@ -32,7 +32,7 @@ export interface CheckFigures {
 }
 
 /** An issue of so many pages, each with a story, a picture and a caption’s worth of colour. */
-async function issueOf(pages: number): Promise<Document> {
+export async function issueOf(pages: number): Promise<Document> {
   const paragraphs = await passage(A_PAGE * pages);
   const base = threaded(paragraphs.slice(0, 1));
   const order = (i: number) => `a${String(i).padStart(4, '0')}5`;

@@ -1,5 +1,6 @@
 import { checking } from './checks';
 import { cold, memory } from './typesetter';
+import { edition, writing } from './handoff';
 import { storeSmallIssue, whileHostile } from './hostile';
 import { dragging, storeFrames } from './dragging';
 import { storePictures, withPictures } from './pictures';
@@ -12,6 +13,8 @@ const [part, first, second] = process.argv.slice(2);
 async function figures(): Promise<unknown> {
   if (part === 'cold') return cold(Number(first));
   if (part === 'checks') return checking(Number(first));
+  if (part === 'writing') return writing(Number(first));
+  if (part === 'edition') return edition();
   if (part === 'memory') return memory(Number(first));
   if (part === 'hostile') {
     await storeSmallIssue();

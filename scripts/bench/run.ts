@@ -14,6 +14,7 @@ import { givingMaster, MASTER_PAGES, PLAN_PAGES, PLAN_STORIES, type PlanFigures 
 import { BROUGHT_IN, FEW, MANY, type PictureFigures } from './pictures';
 import type { TypingFigures } from './typing';
 import type { CheckFigures } from './checks';
+import { EDITION_PAGES, EDITION_PICTURES, type EditionFigures, WRITTEN_PAGES, type WritingFigures } from './handoff';
 
 /** `npm run bench`: measures the typesetter beside headless Chromium, in one run, and writes docs/benchmarks.md. */
 
@@ -229,6 +230,17 @@ async function main(): Promise<void> {
     checks.firstMend <= 300 && checks.allMends <= 1_000,
   );
 
+  const written = (await apart('writing', String(ROUNDS))) as WritingFigures;
+  const slower = Math.max(median(written.print), median(written.tagged)) / median(written.theirs);
+  add(
+    `a PDF of ${WRITTEN_PAGES} pages of text, beside pdfkit that writes the same words at the same places`,
+    `print ${ms(median(written.print))}, tagged for screens ${ms(median(written.tagged))}; pdfkit ${ms(median(written.theirs))}`,
+    '',
+    `${ratio(slower)}, ${(written.bytes / 1e6).toFixed(0)} MB`,
+    'at most 0.8, under 500 MB',
+    slower <= 0.8 && written.bytes < 500e6,
+  );
+
   const evenness: string[] = [];
   let worst = 0;
   const bySpacesAlone: number[] = [];
@@ -260,9 +272,11 @@ async function main(): Promise<void> {
   let byHand: DraggingFigures;
   let pictured: PictureFigures;
   let others: { alone: number[]; beside: number[] };
+  let edited: EditionFigures;
   try {
     process.env.DATABASE_URL = cluster.url;
     await runScript('scripts/migrate.ts', cluster.url);
+    edited = (await apart('edition')) as EditionFigures;
     const server = await openServer(cluster.url);
     try {
       typed = (await apart('typing', server.origin, String(WORDS))) as TypingFigures;
@@ -397,6 +411,15 @@ async function main(): Promise<void> {
     ms(most(others.beside)),
     '95 % under 100 ms',
     most(others.beside) < 100,
+  );
+
+  add(
+    `the web edition of ${EDITION_PAGES} pages with ${EDITION_PICTURES} pictures of 12 megapixels, from composed pages`,
+    `${(edited.made / 1000).toFixed(1)} s; how far it is is told every ${ms(edited.longest)} at least`,
+    '',
+    `${(edited.made / 1000).toFixed(1)} s`,
+    'under 15 s',
+    edited.made < 15_000,
   );
 
   const file = 'docs/benchmarks.md';

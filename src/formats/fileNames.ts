@@ -14,12 +14,12 @@ export function fileStem(name: string, otherwise: string): string {
 
 const MOST = 80;
 
-/** Gives names of files in one folder: one that is taken gets a number, whatever the case of its letters. */
-export function freeNames(): (stem: string, ending: string) => string {
+/** Gives names of files in one folder: one that is taken gets a number behind a sign, whatever the case of its letters. */
+export function freeNames(sign = ' '): (stem: string, ending: string) => string {
   const taken = new Set<string>();
   return (stem, ending) => {
     for (let n = 1; ; n++) {
-      const name = `${n === 1 ? stem : `${stem} ${n}`}.${ending}`;
+      const name = `${n === 1 ? stem : `${stem}${sign}${n}`}.${ending}`;
       if (taken.has(name.toLowerCase())) continue;
       taken.add(name.toLowerCase());
       return name;
@@ -45,3 +45,16 @@ const ENDINGS: Readonly<Record<string, string>> = {
   'application/postscript': 'eps',
   'application/vnd.iccprofile': 'icc',
 };
+
+/** A name as a part of an address: letters and figures of any script, small, with hyphens between words. */
+export function slug(name: string, otherwise: string): string {
+  const words = name
+    .normalize('NFKD')
+    .replace(/(\p{Script=Latin})\p{M}+/gu, '$1')
+    .normalize('NFC')
+    .toLowerCase()
+    .match(/[\p{L}\p{M}\p{N}]+/gu);
+  return [...(words ?? []).join('-')].slice(0, MOST_SLUG).join('').replace(/-+$/, '') || otherwise;
+}
+
+const MOST_SLUG = 60;

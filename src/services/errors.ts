@@ -38,3 +38,13 @@ export class NotThereError extends Error {
 export class TooLargeError extends Error {
   override name = 'TooLargeError';
 }
+
+/** Whether something could not be written because the disk is full: PostgreSQL's disk_full (class 53), or the system's ENOSPC. */
+export const isDiskFull = (error: unknown): boolean =>
+  ['53100', 'ENOSPC'].includes(String((error as { code?: unknown } | null)?.code));
+
+export const DISK_FULL = 'There is no room left on the server’s disk.';
+
+/** Why something was not done, for whoever waits for it. */
+export const reasonOf = (error: unknown): string =>
+  isDiskFull(error) ? DISK_FULL : error instanceof Error ? error.message : String(error);

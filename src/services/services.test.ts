@@ -1,5 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
+import { DISK_FULL, reasonOf } from './errors';
 import { isAllowedHost } from './hosts';
 import { Kept } from './kept';
 import { Queue } from './queue';
@@ -107,5 +108,15 @@ describe('the door', () => {
     const pages = files('page.tsx');
     expect(pages.length).toBeGreaterThan(9);
     for (const { path, text } of pages) expect(text, path).toMatch(/^export default guarded\(/m);
+  });
+});
+
+describe('what could not be written', () => {
+  it('is said in a sentence where the disk is full, and as it is otherwise', () => {
+    // PostgreSQL, Appendix A: 53100 is disk_full; 53200 is out_of_memory.
+    expect(reasonOf(Object.assign(new Error('could not extend file "base/5/16384"'), { code: '53100' }))).toBe(DISK_FULL);
+    expect(reasonOf(Object.assign(new Error('write failed'), { code: 'ENOSPC' }))).toBe(DISK_FULL);
+    expect(reasonOf(Object.assign(new Error('out of memory'), { code: '53200' }))).toBe('out of memory');
+    expect(reasonOf(null)).toBe('null');
   });
 });

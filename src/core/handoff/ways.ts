@@ -28,6 +28,8 @@ export interface WayChoices {
     readonly ppi: number;
     readonly contact: boolean;
   };
+  readonly web: { readonly address: string };
+  readonly epub: { readonly pages: boolean };
   readonly folder: { readonly crop: boolean; readonly originals: boolean; readonly faces: boolean; readonly bundle: boolean };
   readonly bundle: { readonly faces: boolean };
   readonly stories: { readonly format: 'docx' | 'odt' | 'md' | 'html' | 'txt'; readonly pictures: boolean };
@@ -139,6 +141,34 @@ export const WAYS: { readonly [W in WayName]: Way<W> } = {
       },
     },
     usual: { sheets: 'pages', ppi: 200 },
+  },
+  web: {
+    ...ZIP,
+    name: 'Web edition',
+    says: 'Pages for a website in the house’s type and colours: contents, sections, a page for each story, and feeds. Advertisements stay in print.',
+    choices: {
+      address: {
+        label: 'Address',
+        kind: { type: 'address', most: 400 },
+        help: 'Where it will be published, such as https://example.org/14/. Shared links need it; without it the feeds link within their own folder.',
+        wide: true,
+      },
+    },
+    usual: { address: '' },
+  },
+  epub: {
+    name: 'EPUB',
+    ending: 'epub',
+    media: 'application/epub+zip',
+    says: 'For electronic readers: EPUB 3 with the words and pictures of every story, laid out afresh on any screen. Advertisements stay in print.',
+    choices: {
+      pages: {
+        label: 'Print page numbers',
+        kind: TICK,
+        help: 'Marks where each printed page begins.',
+      },
+    },
+    usual: { pages: true },
   },
   pages: {
     ...ZIP,

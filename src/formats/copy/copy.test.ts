@@ -10,7 +10,8 @@ import { readHtml as copyOfHtml } from './html';
 import { readMarkdown as copyOfMarkdown } from './markdown';
 import { guessedLineEnds, readPlainText } from './plainText';
 import { readCopy as copyOfFile } from './read';
-import { COPY_STYLES, sourceNames, storyOf } from './story';
+import { COPY_STYLES } from '@/core/plan/copyStyles';
+import { sourceNames, storyOf } from './story';
 
 const words = (block: Block) => block.content.map((node) => node.text ?? '|').join('');
 const readHtml = (html: string) => copyOfHtml(html).blocks;

@@ -1,4 +1,5 @@
 import type { Mark, Node } from 'prosemirror-model';
+import { COPY_STYLES } from '@/core/plan/copyStyles';
 import { type BodyJson, bodyText, countWords, docOf, markOf, paragraphOf } from '@/core/records/body';
 import { bodySchema } from '@/core/records/bodySchema';
 import type { CharacterProperties } from '@/core/records/characterStyle';
@@ -26,17 +27,6 @@ export interface ReadStory {
   /** What of the copy is not in it, in words. */
   readonly dropped: readonly string[];
 }
-
-/** Ids of the house's paragraph styles that read copy is given. */
-export const COPY_STYLES = {
-  first: 'bodyFirst',
-  body: 'body',
-  heading: 'crosshead',
-  list: 'list',
-  quotation: 'quotation',
-  table: 'tableText',
-  tableHead: 'tableHead',
-} as const;
 
 /** What a paragraph of the source may become: a part of the story, running text, words of a picture, nothing, or a style of the house. */
 export const PART_TARGETS = ['headline', 'standfirst', 'byline', 'body', 'caption', 'credit', 'leave'] as const;

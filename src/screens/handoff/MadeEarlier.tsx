@@ -3,8 +3,10 @@
 import { format, parseISO } from 'date-fns';
 import { Download } from 'lucide-react';
 import Link from 'next/link';
+import { useState } from 'react';
 import { isOpen, isOpenGrave } from '@/core/checks/finding';
 import { WAYS } from '@/core/handoff/ways';
+import { EditionView, isEdition } from './EditionView';
 import { type DeliveryView, isUnderWay, type Order } from './useDeliveries';
 
 interface MadeEarlierProps {
@@ -17,8 +19,10 @@ interface MadeEarlierProps {
 
 /** What was made of an issue, the newest first: how far it is, where it lies, or why it is not there. */
 export function MadeEarlier({ issue, deliveries, onCancel, onMake, onSend }: MadeEarlierProps) {
+  const [looked, setLooked] = useState<DeliveryView>();
   return (
     <>
+      {looked && <EditionView delivery={looked} onClose={() => setLooked(undefined)} />}
       <h2 className="chapter border-base-300 mt-9 border-b pb-1.5">Made earlier</h2>
       {deliveries.length === 0 && <p className="py-3 opacity-70">Nothing has been made from this issue yet.</p>}
       <ul aria-label="Made earlier">
@@ -35,6 +39,7 @@ export function MadeEarlier({ issue, deliveries, onCancel, onMake, onSend }: Mad
               issue={issue}
               isLatest={deliveries.find(({ options }) => options.way === delivery.options.way) === delivery}
               onCancel={() => onCancel(delivery.id)}
+              onLook={() => setLooked(delivery)}
               onAllTheSame={() => onMake({ ...delivery.options, noticed: true })}
             />
             {delivery.state === 'done' && isForShop(delivery) && (
@@ -90,17 +95,23 @@ interface StateProps {
   readonly delivery: DeliveryView;
   readonly issue: string;
   readonly onCancel: () => void;
+  readonly onLook: () => void;
   /** No other of its way was asked for after it. */
   readonly isLatest: boolean;
   /** Has it made although something grave was found. */
   readonly onAllTheSame: () => void;
 }
 
-function State({ delivery, issue, isLatest, onCancel, onAllTheSame }: StateProps) {
+function State({ delivery, issue, isLatest, onCancel, onLook, onAllTheSame }: StateProps) {
   if (delivery.state === 'done') {
     return (
       <>
         <Report delivery={delivery} />
+        {isEdition(delivery) && (
+          <button type="button" className="btn btn-xs" onClick={onLook}>
+            Look at it
+          </button>
+        )}
         <a
           className="link link-hover ml-auto flex items-center gap-1.5 font-medium"
           href={`/api/deliveries/${delivery.id}/file`}
@@ -143,7 +154,7 @@ function Report({ delivery: { id, report } }: Pick<StateProps, 'delivery'>) {
 }
 
 /** Grave findings that a delivery was held for. */
-function Held({ delivery, issue, isLatest, onAllTheSame }: Omit<StateProps, 'onCancel'>) {
+function Held({ delivery, issue, isLatest, onAllTheSame }: Omit<StateProps, 'onCancel' | 'onLook'>) {
   const graves = (delivery.report?.findings ?? []).filter(isOpenGrave);
   return (
     <div className="min-w-0 flex-1" role="group" aria-label="Held">

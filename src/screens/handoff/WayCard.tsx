@@ -1,6 +1,6 @@
 'use client';
 
-import { Files, FileText, FolderClosed, Images, Newspaper, Package, Printer } from 'lucide-react';
+import { BookOpen, Files, FileText, FolderClosed, Globe, Images, Newspaper, Package, Printer } from 'lucide-react';
 import type { ReactNode } from 'react';
 import type { PagesToLay } from '@/core/handoff/pressPlan';
 import { WAYS, type Chosen, type WayName } from '@/core/handoff/ways';
@@ -10,6 +10,8 @@ import { PressSheets } from './PressSheets';
 const ICONS: Readonly<Record<WayName, ReactNode>> = {
   print: <Printer size={19} />,
   screen: <FileText size={19} />,
+  web: <Globe size={19} />,
+  epub: <BookOpen size={19} />,
   pages: <Images size={19} />,
   sheets: <Newspaper size={19} />,
   stories: <Files size={19} />,
@@ -60,11 +62,13 @@ export function WayCard({ issue, chosen, pages, isBusy, onChoose, onMake }: WayC
 }
 
 /** A name within a sentence: with a small letter, but for what is an abbreviation. */
-export const inSentence = (name: string): string => name.charAt(0).toLowerCase() + name.slice(1);
+export const inSentence = (name: string): string =>
+  /^\p{Lu}{2}/u.test(name) ? name : name.charAt(0).toLowerCase() + name.slice(1);
 
 /** What comes, as a picture: pages or a spread, with what is drawn around them. */
 function Shape({ issue, chosen }: { issue: string; chosen: Exclude<Chosen, { way: 'sheets' }> }) {
   if (chosen.way === 'stories') return <Lines />;
+  if (chosen.way === 'web' || chosen.way === 'epub') return <OnScreen issue={issue} isWide={chosen.way === 'web'} />;
   const isSpread = chosen.way === 'bundle' || (chosen.way !== 'folder' && chosen.choices.sheets === 'spreads');
   const marks =
     chosen.way === 'print' ? chosen.choices : chosen.way === 'folder' ? { ...NO_MARKS, ...chosen.choices } : undefined;
@@ -110,6 +114,29 @@ function InkStrip() {
         <span key={ink} className="h-2 w-2" style={{ background: ink }} />
       ))}
     </span>
+  );
+}
+
+/** The cover and the words beside it on a screen. */
+function OnScreen({ issue, isWide }: { issue: string; isWide: boolean }) {
+  return (
+    <div className="p-2">
+      <div
+        className={`flex gap-2 overflow-hidden rounded-md border-4 border-[#14213d] bg-white p-2 ${isWide ? 'aspect-[4/3]' : 'mx-3 aspect-[3/4] flex-col'}`}
+      >
+        <img
+          src={`/api/documents/${issue}/pages/1`}
+          alt="Cover"
+          className={`self-start shadow-[0_1px_3px_rgb(20_33_61/0.3)] ${isWide ? 'w-2/5' : 'w-1/2'}`}
+        />
+        <span aria-hidden="true" className="flex flex-1 flex-col gap-1.5">
+          <span className="mb-0.5 h-1.5 w-4/5 bg-[#14213d]/70" />
+          {WIDTHS.slice(0, 7).map((width, i) => (
+            <span key={i} className="h-0.5 bg-[#14213d]/35" style={{ width }} />
+          ))}
+        </span>
+      </div>
+    </div>
   );
 }
 

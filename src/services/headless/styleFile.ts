@@ -5,7 +5,7 @@ import type { ParagraphProperties } from '@/core/records/paragraphStyle';
 import { LAYOUT, WRAP } from '@/core/properties/frame';
 import { SCHEMAS } from '@/core/records/schemas';
 import { fieldsOf } from '@/core/records/schemas/fromTable';
-import { COPY_STYLES } from '@/formats/copy/story';
+import { COPY_STYLES } from '@/core/plan/copyStyles';
 import { OptionError } from './options';
 
 /**

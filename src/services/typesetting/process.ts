@@ -1,6 +1,7 @@
 import sharp from 'sharp';
 import type { PublicationKind } from '@/core/records/publicationKind';
 import { pool } from '@/store/pool';
+import { reasonOf } from '../errors';
 import { makeDelivery } from './delivery';
 import { designPictures, drawPage } from './pictures';
 
@@ -27,7 +28,7 @@ process.once('message', (order: TypesettingOrder) => {
   void make(order)
     .then(
       (made): TypesettingAnswer => ({ made }),
-      (error: unknown): TypesettingAnswer => ({ failed: error instanceof Error ? error.message : String(error) }),
+      (error: unknown): TypesettingAnswer => ({ failed: reasonOf(error) }),
     )
     .then((answer) => process.send!(answer))
     .then(() => pool().end())

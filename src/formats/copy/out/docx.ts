@@ -11,7 +11,7 @@ import {
   TableRow,
   TextRun,
 } from 'docx';
-import type { Kind, OutBlock, OutParagraph, OutTable, Run } from './outline';
+import type { Kind, OutBlock, OutParagraph, OutTable, Run } from '@/core/handoff/reading/outline';
 
 /** Named styles by what paragraphs are, so that a word processor, or whoever reads the file again, knows them. */
 const STYLES: Partial<Record<Kind, { readonly id: string; readonly name: string }>> = {

@@ -1,4 +1,4 @@
-import type { OutBlock, OutTable, Run } from './outline';
+import type { OutBlock, OutTable, Run } from '@/core/handoff/reading/outline';
 
 /** Blocks as Markdown (CommonMark, with tables as GitHub Flavored Markdown has them). */
 export function writeMarkdown(blocks: readonly OutBlock[]): string {

@@ -1,6 +1,6 @@
 import JSZip from 'jszip';
 import { escaped } from '@/formats/markup';
-import type { Kind, OutBlock, OutParagraph, OutTable, Run } from './outline';
+import type { Kind, OutBlock, OutParagraph, OutTable, Run } from '@/core/handoff/reading/outline';
 
 const MEDIA = 'application/vnd.oasis.opendocument.text';
 

@@ -1,4 +1,4 @@
-import type { OutBlock, OutParagraph } from './outline';
+import type { OutBlock, OutParagraph } from '@/core/handoff/reading/outline';
 
 /** Blocks as plain text: paragraphs with an empty line between them, cells of tables with tabs. */
 export function writePlain(blocks: readonly OutBlock[]): string {

@@ -2,7 +2,7 @@ import type { Document } from '@/core/records/document';
 import type { StoryRecord } from '@/core/records/index';
 import { writeHtml } from './html';
 import { writeMarkdown } from './markdown';
-import { outline } from './outline';
+import { outline } from '@/core/handoff/reading/outline';
 import { writePlain } from './plain';
 import type { CopyWay } from './ways';
 

@@ -1,5 +1,5 @@
-import { type Document, find } from '@/core/records/document';
-import { COPY_STYLES } from '../story';
+import { COPY_STYLES } from '../../plan/copyStyles';
+import { type Document, find } from '../../records/document';
 
 /** What a paragraph style stands for where type is not seen: the house’s style for it, or one based on that. */
 export function styleKind(document: Document, style: string): 'heading' | 'quotation' | undefined {
