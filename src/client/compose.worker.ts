@@ -272,11 +272,9 @@ function paintLists(document: Document, lists: readonly PageList[]): PaintedPage
     const markup = new Map(chunks.map((chunk) => [chunk.key, chunk.markup]));
     out.push({
       page: list.page,
-      chunks: chunks.map(({ key, frame, markup: own, furniture }) => ({
-        key,
-        frame,
-        furniture,
-        markup: before?.markup.get(key) === own ? undefined : own,
+      chunks: chunks.map(({ markup: own, ...chunk }) => ({
+        ...chunk,
+        markup: before?.markup.get(chunk.key) === own ? undefined : own,
       })),
     });
     shown.set(list.page, { list, markup });

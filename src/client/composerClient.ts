@@ -8,6 +8,7 @@ import type { TextPlace } from '@/core/editing/places';
 import type { PictureFiles } from '@/core/pictures/states';
 import type { Legibility } from '@/core/print/legibility';
 import type { Document } from '@/core/records/document';
+import type { Chunk } from '@/formats/svg/painter';
 import { takeComposer } from './startWorker';
 import type {
   BeyondSheet,
@@ -27,10 +28,7 @@ import type {
 } from './typesetter';
 
 /** A chunk of painted page, kept by identity as long as its markup is the same. */
-export interface Painted {
-  readonly key: string;
-  readonly frame: string;
-  readonly markup: string;
+export interface Painted extends Chunk {
   /** Its master shows it. */
   readonly furniture: boolean;
 }
@@ -321,8 +319,8 @@ export class ComposerClient {
       const before = new Map((pages.get(page) ?? []).map((chunk) => [chunk.key, chunk]));
       pages.set(
         page,
-        chunks.map(({ key, frame, markup, furniture }) =>
-          markup === undefined ? (before.get(key) ?? { key, frame, markup: '', furniture }) : { key, frame, markup, furniture },
+        chunks.map(({ markup, ...chunk }) =>
+          markup === undefined ? (before.get(chunk.key) ?? { ...chunk, markup: '' }) : { ...chunk, markup },
         ),
       );
     }

@@ -5,7 +5,7 @@ import { bodyText } from '@/core/records/body';
 import type { AcceptanceRecord, FrameRecord, ProfileRecord, TextRecord } from '@/core/records/index';
 import { openServer, query, type Server } from '../support/application';
 import { openChromium } from '../support/chromium';
-import { copyHouse, copyIssue, Desk, until } from '../support/desk';
+import { alive, copyHouse, copyIssue, Desk, until } from '../support/desk';
 import { PLANTED, plantFaults } from '../support/faults';
 
 /** Checks and Fit: what is wrong is found, led to, mended and undone; what does not fit is made to; by mouse and by keys. */
@@ -223,6 +223,7 @@ describe('an issue with twenty faults', () => {
 describe('a delivery', () => {
   it('is held for what nobody could miss, says what, and is made when somebody says so', async () => {
     await page.goto(`${server.origin}/issues/${issue}/handoff`, { waitUntil: 'domcontentloaded' });
+    await alive(page, 'main button');
     await (await page.waitForSelector('main ::-p-text(Make screen PDF)'))!.click();
     await page.waitForSelector('[data-state=held]', { timeout: 60_000 });
     const said = await page.$eval('[data-state=held]', (row) => row.textContent!);

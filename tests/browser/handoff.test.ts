@@ -1,9 +1,12 @@
+import { readFile } from 'node:fs/promises';
+import { createRequire } from 'node:module';
+import type { AxeResults } from 'axe-core';
 import JSZip from 'jszip';
 import type { Browser, ElementHandle, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { openServer, openStandIns, query, type Server, type StandIns } from '../support/application';
 import { openChromium } from '../support/chromium';
-import { copyIssue, Desk } from '../support/desk';
+import { alive, copyIssue, Desk } from '../support/desk';
 import { filed } from '../support/programs';
 
 /** Handoff: each way out with its choices, by mouse and by keys; and the bundle that goes out and comes in again. */
@@ -61,7 +64,17 @@ async function fileOf(way: string): Promise<Uint8Array> {
 describe('the place Handoff', () => {
   it('has a card for each way out, whose picture follows what is chosen', async () => {
     const names = await page.$$eval('main section h2', (list) => list.map((each) => each.textContent!.trim()));
-    expect(names).toEqual(['Print PDF', 'Imposed sheets', 'Screen PDF', 'Pictures of pages', 'Stories', 'Folder', 'Bundle']);
+    expect(names).toEqual([
+      'Print PDF',
+      'Imposed sheets',
+      'Screen PDF',
+      'Web edition',
+      'EPUB',
+      'Pictures of pages',
+      'Stories',
+      'Folder',
+      'Bundle',
+    ]);
     const pictures = () => page.$$eval(`${card('Print PDF')} img`, (list) => list.length);
     expect(await pictures()).toBe(1);
     await (await inCard('Print PDF', 'Spreads')).click();
@@ -117,6 +130,77 @@ describe('the place Handoff', () => {
   });
 });
 
+describe('a web edition', () => {
+  it('refuses at its field what is no address', async () => {
+    const field = (await page.waitForSelector(`${card('Web edition')} input`))!;
+    await field.click();
+    await page.keyboard.type('longspar');
+    await page.keyboard.press('Tab');
+    await inCard('Web edition', 'A web address, such as');
+    await field.click({ count: 3 });
+    await page.keyboard.type('https://longspar.example/14');
+    await page.keyboard.press('Tab');
+    await desk.until('it is taken', (at: string) => !document.querySelector(`${at} [role=alert]`), card('Web edition'));
+  });
+
+  it('is looked at in the application, by keys, on a narrow screen and in the dark', async () => {
+    await desk.command('Make web edition');
+    const zip = await JSZip.loadAsync(await fileOf('web'));
+    expect(Object.keys(zip.files)).toContain('the-spar-remembers.html');
+    const look = (await page.waitForSelector('ul[aria-label="Made earlier"] ::-p-text(Look at it)'))!;
+    await look.focus();
+    await desk.press('Enter');
+    const frame = await (await page.waitForSelector('[role=dialog] iframe'))!.contentFrame();
+    const link = (await frame.waitForSelector('::-p-text(The spar remembers)'))!;
+    // By keys: pictures still come in above it.
+    await link.evaluate((element) => (element.closest('a') as HTMLElement).focus());
+    await desk.press('Enter');
+    await frame.waitForSelector('h1 ::-p-text(The spar remembers)');
+    const ground = () => frame.evaluate(() => getComputedStyle(document.body).backgroundColor);
+    const light = await ground();
+    await (await page.waitForSelector('[role=dialog] label ::-p-text(Dark)'))!.click();
+    await expect.poll(ground).not.toBe(light);
+    await (await page.waitForSelector('[role=dialog] label ::-p-text(Telephone)'))!.click();
+    await expect.poll(() => frame.evaluate(() => innerWidth)).toBe(390);
+    // Nothing is cut off at its side.
+    expect(await frame.evaluate(() => document.documentElement.scrollWidth)).toBe(390);
+    await desk.press('Escape');
+    await desk.until('it is closed', () => document.querySelector('[role=dialog]') === null);
+  });
+
+  it('has no page in which axe-core finds anything, by day and by night', async () => {
+    const axe = await readFile(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+    const [made] = await query<{ id: string }>(
+      databaseUrl,
+      `select id from delivery where document_id = $1 and options ->> 'way' = 'web' and state = 'done'`,
+      [issue],
+    );
+    const inside = `${server.origin}/api/deliveries/${made!.id}/inside/`;
+    const reader = await browser.newPage();
+    try {
+      await reader.goto(`${inside}index.html`);
+      const paths = await reader.$$eval('a[href]', (list) =>
+        list.map((each) => each.getAttribute('href')!).filter((to) => /^[^#:]+\.html$/.test(to)),
+      );
+      const found: string[] = [];
+      for (const value of ['light', 'dark']) {
+        await reader.emulateMediaFeatures([{ name: 'prefers-color-scheme', value }]);
+        for (const path of new Set(['index.html', ...paths])) {
+          await reader.goto(inside + path);
+          await reader.evaluate(axe);
+          const { violations } = (await reader.evaluate('axe.run(document, { resultTypes: ["violations"] })')) as AxeResults;
+          found.push(...violations.map(({ id, nodes }) => `${path} ${value}: ${id} ${nodes[0]!.html.slice(0, 120)}`));
+        }
+      }
+      expect(found).toEqual([]);
+      expect(new Set(paths).size).toBeGreaterThan(3);
+    } finally {
+      await reader.close();
+      await page.bringToFront();
+    }
+  });
+});
+
 describe('the print shop', () => {
   it('is sent the print PDF, looks at it, and says when it is on press', async () => {
     await (await inCard('Print PDF', 'Make print PDF')).click();
@@ -133,6 +217,7 @@ describe('a bundle', () => {
     const bytes = await fileOf('bundle');
     const path = await filed('Longspar.zip', bytes);
     await page.goto(server.origin, { waitUntil: 'domcontentloaded' });
+    await alive(page, 'header button');
     await (await page.waitForSelector('header ::-p-text(Bring in a bundle)'))!.click();
     // What is no bundle is refused with a sentence, and nothing comes of it.
     const broken = await filed('broken.zip', bytes.slice(0, bytes.length - 400));

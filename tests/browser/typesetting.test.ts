@@ -246,6 +246,22 @@ describe('the detail of a picture', () => {
   });
 });
 
+describe('a frame that blends', () => {
+  it('mixes with what lies under it on the page, and covers it again', async () => {
+    const id = await frameOf('Picture, fenn-kite');
+    await choose('Blending', 'multiply');
+    expect((await stored(id)).blend).toBe('multiply');
+    const mixes = (mode: string) =>
+      [...document.querySelectorAll('[data-painted] svg')].some((svg) => getComputedStyle(svg).mixBlendMode === mode);
+    await desk.until('its drawing mixes', mixes, 'multiply');
+    await choose('Blending', 'normal');
+    await desk.until('it covers again', () =>
+      [...document.querySelectorAll('[data-painted] svg')].every((svg) => getComputedStyle(svg).mixBlendMode === 'normal'),
+    );
+    expect((await stored(id)).blend).toBeUndefined();
+  });
+});
+
 describe('several frames', () => {
   it('are changed as one: a field shows where they do not agree, and sets all of them in one change', async () => {
     await desk.press('Escape');

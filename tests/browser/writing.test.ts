@@ -299,6 +299,26 @@ describe('formatting', () => {
     await undoAll(async () => JSON.stringify((await text()).body) === JSON.stringify(before.body));
   });
 
+  it('takes any character of its face, found by its name or lately used, by keys and by a press', async () => {
+    await into('forgotten.');
+    await desk.press('ArrowRight');
+    await desk.command('Characters of the face');
+    await desk.page.waitForSelector('[role=dialog] [role=option]');
+    await desk.page.keyboard.type('dagger double');
+    await desk.until('it is found', () => document.querySelectorAll('[role=dialog] [role=option]').length === 1);
+    await desk.press('Enter');
+    await desk.until('it stands in the text', () => /‡/.test(document.querySelector('[data-painted]')!.textContent!));
+    // What was lately used comes first, and a press is enough.
+    await desk.command('Characters of the face');
+    const first = (await desk.page.waitForSelector('[role=dialog] [role=group] [role=option]'))!;
+    expect(await first.evaluate((option) => option.getAttribute('aria-label'))).toBe('double dagger');
+    await first.click();
+    await desk.until('it stands there twice', () => /‡‡/.test(document.querySelector('[data-painted]')!.textContent!));
+    await desk.press('Control', 'z');
+    await desk.press('Control', 'z');
+    await desk.until('it is gone', () => !/‡/.test(document.querySelector('[data-painted]')!.textContent!));
+  });
+
   it('links words to an address, and says what is none', async () => {
     await into('forgotten.');
     await desk.press('Control', 'Shift', 'ArrowRight');

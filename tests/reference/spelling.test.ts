@@ -6,7 +6,7 @@ import { sentencesOf } from '../support/sentences';
 
 /** Words of the trade, of standards and of people's keyboards that the dictionary does not have. */
 const OURS = new Set([
-  ...['standfirst', 'Standfirst', 'Strapline', 'Crosshead', 'flatplan', 'Flatplan', 'Handoff', 'CMYK'],
+  ...['standfirst', 'Standfirst', 'Strapline', 'Crosshead', 'flatplan', 'Flatplan', 'Handoff', 'CMYK', 'EPUB'],
   ...['OpenType', 'ss01', 'liga', 'WebP', 'AVIF', 'Archivo', 'Noto', 'SemiBold', 'ExtraBold', 'Esc', 'npm', 'px'],
   ...["IPTC's", 'ninjs', 'Ternhaven'],
 ]);

@@ -61,6 +61,18 @@ export interface Spot {
 }
 
 /** The desk as a person uses it: with the mouse, the keyboard and eyes. */
+/** Waits until what a page shows answers presses: React has taken it over. */
+export const alive = (page: Page, selector: string): Promise<void> =>
+  until(
+    page,
+    `“${selector}” answers presses`,
+    (sought: string) => {
+      const element = document.querySelector(sought);
+      return element !== null && Object.keys(element).some((key) => key.startsWith('__reactProps'));
+    },
+    selector,
+  );
+
 export class Desk {
   readonly page: Page;
   readonly #databaseUrl: string;

@@ -22,6 +22,9 @@ declare module 'fontkit' {
     readonly descent: number;
     readonly capHeight: number;
     readonly xHeight: number;
+    readonly availableFeatures: readonly string[];
+    readonly characterSet: readonly number[];
+    hasGlyphForCodePoint(code: number): boolean;
     layout(
       text: string,
       features: readonly string[],
@@ -31,4 +34,5 @@ declare module 'fontkit' {
     ): { glyphs: readonly { id: number }[]; positions: readonly { xAdvance: number }[] };
   }
   export function openSync(path: string): Font;
+  export function create(bytes: Uint8Array): Font;
 }

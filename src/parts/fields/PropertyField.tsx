@@ -5,6 +5,7 @@ import { LengthField } from '../LengthField';
 import { NumberField } from '../NumberField';
 import { Select } from '../Select';
 import { Tick } from '../Tick';
+import { ADDRESS_WORDS, isAddress } from '@/core/properties/limits';
 import { WordsField } from '../WordsField';
 import type { Lengths } from '@/core/records/frame';
 import { Choice } from '../Choice';
@@ -64,6 +65,20 @@ export function PropertyField(props: PropertyFieldProps) {
           lines={kind.lines ?? 1}
           value={typeof value === 'string' ? value : ''}
           onChange={(words) => onChange(words === '' && property.optional ? undefined : words)}
+        />
+      );
+    case 'address':
+      return (
+        <WordsField
+          label={label}
+          help={help}
+          most={kind.most}
+          value={typeof value === 'string' ? value : ''}
+          onChange={(words) => {
+            const address = words.trim();
+            if (address !== '' && !isAddress(address)) throw new RangeError(`${ADDRESS_WORDS}.`);
+            onChange(address);
+          }}
         />
       );
     case 'features':

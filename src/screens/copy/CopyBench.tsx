@@ -78,6 +78,7 @@ export function CopyBench({ id, publication, name, house, today, at, store, comp
       textCommands(styles, inHand, formatter, isWriting ? undefined : 'Go into a text first', isWriting, {
         link: () => setAsked('link'),
         newStyle: () => setAsked('newStyle'),
+        characters: () => setAsked('characters'),
       }),
     [styles, inHand, formatter, isWriting],
   );

@@ -41,7 +41,10 @@ export function PartField({ store, inHand, text, name, misspelt, className, comm
   useEffect(() => {
     marks.current = misspelt.filter((each) => each.text === text);
     const view = shownView.current;
-    if (view && !view.composing) view.setProps({});
+    if (!view || view.composing) return;
+    // What is drawn anew is given the selection that is known: the one that is seen may be newer.
+    if (view.hasFocus()) takeSeen(view);
+    view.setProps({});
   }, [misspelt, text]);
   const latest = useRef({ name, say });
   useEffect(() => {
@@ -96,6 +99,7 @@ export function PartField({ store, inHand, text, name, misspelt, className, comm
       handlePaste: (_, event, slice) => {
         const data = event.clipboardData;
         if (!data) return false;
+        takeSeen(view);
         try {
           inHand.run(
             pasting(store.document, { html: data.getData('text/html'), plain: data.getData('text/plain'), slice }, plain),

@@ -94,6 +94,7 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
       textCommands(styles, inHand, formatter, noText, isWriting, {
         link: () => setAsked('link'),
         newStyle: () => setAsked('newStyle'),
+        characters: () => setAsked('characters'),
       }),
     [styles, inHand, formatter, noText, isWriting],
   );

@@ -1,6 +1,7 @@
 'use client';
 
-import { memo, type ReactElement } from 'react';
+import { type CSSProperties, memo, type ReactElement } from 'react';
+import { type Blend, cssBlend } from '@/core/colour/blend';
 import type { ComposerClient, Painted } from '@/client/composerClient';
 import { guideAt, moduleRows, pageGrid, stretchBox } from '@/core/page/grid';
 import type { PlacedPage } from '@/core/page/pages';
@@ -134,17 +135,25 @@ export const PaintedPage = memo(function PaintedPage({
   transform: string;
 }) {
   const chunks = useSetting(composer, (setting) => setting.pages.get(page)) ?? [];
-  const drawings: { key: string; chunks: Painted[] }[] = [];
+  const drawings: { key: string; chunks: Painted[]; blend: Blend | undefined }[] = [];
   for (const chunk of chunks) {
     if (chunk.furniture !== furniture || (alone && !alone.has(chunk.frame))) continue;
     const key = chunk.key.split('/').slice(0, 3).join('/');
     const last = drawings[drawings.length - 1];
     // Areas one over another are one drawing: there can be hundreds, and each is painted in no time.
-    if (last && (last.key === key || (isArea(chunk) && isArea(last.chunks[0]!)))) last.chunks.push(chunk);
-    else drawings.push({ key, chunks: [chunk] });
+    const isAlike =
+      last?.blend === chunk.blend && (last?.key === key || (!chunk.blend && last && isArea(chunk) && isArea(last.chunks[0]!)));
+    if (last && isAlike) last.chunks.push(chunk);
+    else drawings.push({ key, chunks: [chunk], blend: chunk.blend });
   }
   return drawings.map((drawing) => (
-    <svg key={drawing.key} className="pointer-events-none absolute inset-0 overflow-visible" width="1" height="1">
+    <svg
+      key={drawing.key}
+      className="pointer-events-none absolute inset-0 overflow-visible"
+      width="1"
+      height="1"
+      style={drawing.blend && { mixBlendMode: cssBlend(drawing.blend) as CSSProperties['mixBlendMode'] }}
+    >
       <g transform={transform} textRendering="geometricPrecision">
         {drawing.chunks.length > 1 && isArea(drawing.chunks[0]!) ? (
           <PaintedAreas chunks={drawing.chunks} />

@@ -1,16 +1,35 @@
 'use client';
 
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { formattingOf, setLink } from '@/core/editing/formatting';
 import { Dialog } from '@/parts/Dialog';
 import { Wrong } from '@/parts/Wrong';
 import type { Formatter } from './formatter';
 
 /** What is asked of a text in a dialog of its own. */
-export type TextAsked = 'link' | 'newStyle';
+export type TextAsked = 'link' | 'newStyle' | 'characters';
+
+interface TextDialogProps<A extends TextAsked = TextAsked> {
+  readonly asked: A;
+  readonly formatter: Formatter;
+  readonly onClose: () => void;
+}
+
+// The names of a thousand characters are fetched when they are asked for.
+const CharactersDialog = lazy(() => import('./CharactersDialog').then((own) => ({ default: own.CharactersDialog })));
+
+/** What is asked of the text in hand. */
+export function TextDialog({ asked, formatter, onClose }: TextDialogProps) {
+  if (asked !== 'characters') return <WordsDialog asked={asked} formatter={formatter} onClose={onClose} />;
+  return (
+    <Suspense fallback={null}>
+      <CharactersDialog formatter={formatter} onClose={onClose} />
+    </Suspense>
+  );
+}
 
 /** Asks for a link's address, or a new style's name. */
-export function TextDialog({ asked, formatter, onClose }: { asked: TextAsked; formatter: Formatter; onClose: () => void }) {
+function WordsDialog({ asked, formatter, onClose }: TextDialogProps<'link' | 'newStyle'>) {
   const selected = formatter.selected();
   const link = selected && formattingOf(selected.state, formatter.sheet()).link;
   const [wrong, setWrong] = useState<string>();

@@ -7,7 +7,8 @@ import { bodySchema } from '@/core/records/bodySchema';
 import { all, type Document, find } from '@/core/records/document';
 import { wellFormed } from '@/core/records/plain';
 import { readHtml } from '@/formats/copy/html';
-import { bodyBlocks, COPY_STYLES } from '@/formats/copy/story';
+import { COPY_STYLES } from '@/core/plan/copyStyles';
+import { bodyBlocks } from '@/formats/copy/story';
 
 /** The most that is taken from the clipboard, characters: more is a file, and comes in as one. */
 export const MOST_PASTED = 20_000_000;

@@ -55,7 +55,7 @@ export function textCommands(
   /** Why nothing can be formatted now. */
   none: string | undefined,
   isWriting: boolean,
-  dialogs: { readonly link: () => void; readonly newStyle: () => void },
+  dialogs: { readonly link: () => void; readonly newStyle: () => void; readonly characters: () => void },
 ): Command[] {
   const writing = isWriting ? undefined : 'Go into a text first';
   const sheet = () => formatter.sheet();
@@ -107,6 +107,7 @@ export function textCommands(
     put('line-break', 'Line break', typeLineBreak),
     ...BREAKS.map(({ startIn, name }) => put(`break-${startIn}`, name, partParagraph(inHand.following, startIn))),
     ...FIELD_NAMES.map((name) => put(`field-${name}`, `Field: ${FIELD_WORDS[name]}`, typeField(name))),
+    command('characters', 'Characters of the face …', undefined, writing, dialogs.characters),
     ...SYMBOLS.map(({ sign, name }) => put(`symbol-${name}`, `Symbol: ${name}`, typeWords(sign))),
   ];
 }

@@ -6,9 +6,10 @@ import type { Opened } from '@/client/documentStore';
 import { addSwatch, keepPalette, paletteInUse, removeSwatch, setSwatch, recolour } from '@/core/actions/colour';
 import { usesOf } from '@/core/actions/instead';
 import { cmykToRgbHex, rgbHex } from '@/core/colour/cmyk';
+import { palettePairs } from '@/core/colour/pairs';
 import { all } from '@/core/records/document';
 import type { PaletteRecord, SwatchRecord } from '@/core/records/index';
-import { type Cmyk, type Rgb, ROLES } from '@/core/records/swatch';
+import { type Cmyk, type Rgb, type Role, ROLES } from '@/core/records/swatch';
 import { percent, type Table, type ValueKind } from '@/core/properties/property';
 import { Fields } from '@/parts/fields/Fields';
 import { Select } from '@/parts/Select';
@@ -170,7 +171,10 @@ function Palettes({ house, pressed }: ChapterTools) {
   return (
     <section aria-label="Palettes">
       <h2 className="chapter pb-1">Palettes</h2>
-      <p className="pb-3 opacity-75">A palette gives ink, paper, the accents and the tint their colours at once.</p>
+      <p className="pb-3 opacity-75">
+        A palette gives ink, paper, the accents and the tint their colours at once. Beneath it, how they contrast: 4.5 for running
+        text, 3 for large words.
+      </p>
       <ul className="flex flex-col gap-4">
         {palettes.map((palette) => (
           <li key={palette.id}>
@@ -190,6 +194,7 @@ function Palettes({ house, pressed }: ChapterTools) {
                 </button>
               )}
             </div>
+            <Contrasts palette={palette} />
           </li>
         ))}
       </ul>
@@ -212,6 +217,45 @@ function Palettes({ house, pressed }: ChapterTools) {
         </form>
       )}
     </section>
+  );
+}
+
+const ROLE_NAMES: Readonly<Record<Role, string>> = {
+  ink: 'Ink',
+  paper: 'Paper',
+  accent1: 'First accent',
+  accent2: 'Second accent',
+  tint: 'Tint',
+};
+
+const READS = { all: 'words of any size are read', large: 'large words are read', none: 'no words are read' } as const;
+
+/** How the colours of a palette contrast with one another, pair by pair. */
+function Contrasts({ palette }: { palette: PaletteRecord }) {
+  const colour = (role: Role) => cmykToRgbHex(palette.colours[role]);
+  return (
+    <ul aria-label={`Contrast in ${palette.name}`} className="grid grid-cols-4 gap-x-2 gap-y-1.5 pt-2">
+      {palettePairs(palette).map(({ letters, ground, ratio, reads }) => {
+        const on = `${ROLE_NAMES[letters]} on ${ROLE_NAMES[ground].toLowerCase()}`;
+        return (
+          <li key={`${letters} ${ground}`} title={`${on}: ${ratio.toFixed(1)} to 1; ${READS[reads]}`}>
+            <span
+              aria-hidden="true"
+              className="border-base-300 flex h-5 items-center justify-center border"
+              style={{ background: colour(ground) }}
+            >
+              <span className="h-2 w-5" style={{ background: colour(letters) }} />
+            </span>
+            <span className="sr-only">{on}: </span>
+            <span className={`text-2xs narrow block text-center ${reads === 'all' ? '' : 'opacity-75'}`}>
+              {ratio.toFixed(1)}
+              {reads === 'large' && ' large'}
+              <span className="sr-only">; {READS[reads]}</span>
+            </span>
+          </li>
+        );
+      })}
+    </ul>
   );
 }
 
