@@ -6,7 +6,8 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { BLENDS } from '@/core/colour/blend';
 import { facesOf } from '@/core/compose/paragraph/faces';
 import type { Document } from '@/core/records/document';
-import type { DocumentRecord } from '@/core/records/index';
+import type { RuleContent } from '@/core/records/frame';
+import type { DocumentRecord, FrameRecord } from '@/core/records/index';
 import { facePath } from '@/formats/faces/files';
 import { outlinedSheet } from '@/formats/svg/outlined';
 import { paintPage } from '@/formats/svg/painter';
@@ -311,6 +312,86 @@ const cases: readonly (readonly [string, () => readonly DocumentRecord[]])[] = [
       paragraphStyle('big', { size: 44, leading: 46, weight: 900, swatch: 'red', hyphens: false, align: 'left', onGrid: false }),
       { ...textFrame('f', 't', 'p1', { x: 60, y: 240, w: 300, h: 190 }), blend: 'multiply', order: 'a8' },
     ],
+  ],
+  [
+    'gradients and fainter parts: linear, radial, by way of a third colour, faded, soft-edged, both, glowing, shaded inside',
+    () => {
+      const panel = (i: number, more: Partial<FrameRecord>): DocumentRecord => ({
+        ...pictureFrame(`g${i}`, undefined, 'p1', { x: 20 + 125 * (i % 3), y: 20 + 140 * Math.floor(i / 3), w: 105, h: 110 }),
+        content: { type: 'panel' },
+        fill: { swatch: 'red', tint: 1 },
+        ...more,
+      });
+      const down = { form: 'linear', from: { x: 0.5, y: 0 }, to: { x: 0.5, y: 1 }, swatch: 'navy', tint: 1 } as const;
+      const round = { ...down, form: 'radial', from: { x: 0.5, y: 0.5 }, to: { x: 1, y: 0.5 } } as const;
+      const fade = { from: { x: 0, y: 0 }, to: { x: 1, y: 1 } };
+      return [
+        panel(0, { gradient: down }),
+        panel(1, { gradient: { ...round, tint: 0.1 }, shape: { type: 'ellipse' } }),
+        panel(2, { gradient: { ...down, to: { x: 1, y: 0.3 }, through: { swatch: 'tint', tint: 0.2, at: 0.4 } }, rotation: 15 }),
+        panel(3, { fade }),
+        panel(4, { feather: 30, shape: { type: 'rounded', radius: 20 } }),
+        panel(5, { feather: 24, fade, rotation: -20 }),
+        { ...panel(6, { fade, fill: undefined }), content: { type: 'picture', picture: 'photo', fit: 'fill' } } as DocumentRecord,
+        panel(7, { glow: { blur: 16, swatch: 'navy', opacity: 0.8 }, fill: { swatch: 'red', tint: 0.4, opacity: 0.5 } }),
+        panel(8, { innerShadow: { dx: 6, dy: 8, blur: 10, swatch: 'ink', opacity: 0.8 }, shape: { type: 'arch', rise: 50 } }),
+        textRecord('t', docOf([words('body', 60, 3)])),
+        {
+          ...textFrame('f', 't', 'p1', { x: 20, y: 445, w: 240, h: 120 }),
+          fade: { from: { x: 0.2, y: 0 }, to: { x: 1, y: 0 } },
+          contentOpacity: 0.7,
+          fill: { swatch: 'navy', tint: 0.4 },
+        },
+      ];
+    },
+  ],
+  [
+    'forms and lines: each corner its own, arches, free outlines, borders in and out, dashed, dotted, double, rules with ends',
+    () => {
+      const panel = (i: number, more: Partial<FrameRecord>): DocumentRecord => ({
+        ...pictureFrame(`s${i}`, undefined, 'p1', { x: 25 + 125 * (i % 3), y: 30 + 120 * Math.floor(i / 3), w: 95, h: 85 }),
+        content: { type: 'panel' },
+        fill: { swatch: 'navy', tint: 0.3 },
+        ...more,
+      });
+      const corners = {
+        type: 'corners',
+        topLeft: { form: 'rounded', size: 30 },
+        topRight: { form: 'cut', size: 25 },
+        bottomRight: { form: 'scooped', size: 35 },
+        bottomLeft: { form: 'square', size: 10 },
+      } as const;
+      // Two rings, one inside the other, of curves and straight sides.
+      const rings = [
+        [0, 0.5, 0, 0.9, 0, 0.1, 0.5, 0, 0.2, 0, 0.8, 0, 1, 0.5, 1, 0.5, 1, 0.5, 0.5, 1, 0.5, 1, 0.5, 1],
+        [0.4, 0.4, 0.4, 0.4, 0.4, 0.4, 0.6, 0.4, 0.6, 0.4, 0.6, 0.4, 0.5, 0.6, 0.5, 0.6, 0.5, 0.6],
+      ];
+      const edge = { weight: 6, swatch: 'red', tint: 1 } as const;
+      const rule = (i: number, content: Partial<RuleContent>, rotation = 0): DocumentRecord => ({
+        ...pictureFrame(`r${i}`, undefined, 'p1', { x: 30, y: 420 + 28 * i, w: 330, h: 4 }),
+        content: { type: 'rule', weight: 4, ...content },
+        fill: { swatch: 'red', tint: 1 },
+        rotation,
+      });
+      return [
+        panel(0, { shape: corners, border: edge }),
+        panel(1, { shape: { type: 'arch', rise: 60 }, border: { ...edge, align: 'inside' } }),
+        panel(2, { shape: { type: 'outline', rings }, border: { ...edge, weight: 3, align: 'outside' } }),
+        panel(3, { border: { ...edge, line: 'dashed' }, shape: { type: 'rounded', radius: 20 } }),
+        panel(4, { border: { ...edge, line: 'dotted', opacity: 0.5 } }),
+        panel(5, { border: { ...edge, line: 'double', align: 'outside' }, shape: { type: 'ellipse' } }),
+        {
+          ...pictureFrame('cut', 'photo', 'p1', { x: 25, y: 270, w: 95, h: 120 }),
+          shape: { type: 'outline', rings },
+        },
+        panel(7, { border: { ...edge, align: 'inside' }, shape: { type: 'polygon', points: [0.5, 0, 1, 1, 0, 1] } }),
+        rule(0, { line: 'dashed', end: 'arrow' }),
+        rule(1, { line: 'wavy', start: 'dot' }),
+        rule(2, { line: 'double', start: 'bar', end: 'bar' }),
+        rule(3, { start: 'arrow', end: 'arrow' }, 5),
+        rule(4, { line: 'dotted' }),
+      ];
+    },
   ],
 ];
 

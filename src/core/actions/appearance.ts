@@ -3,7 +3,7 @@ import { type Document, get } from '../records/document';
 import type { Shape } from '../records/frame';
 import { said } from '../records/said';
 import { changeProblem } from '../properties/limits';
-import { type Appearance, LOOK } from '../properties/frame';
+import { type Appearance, LOOK, RULE, type RuleValues, ruleValues } from '../properties/look';
 import { ActionError, Edit } from './edit';
 import { frameKind } from '../records/kinds/frames';
 
@@ -22,6 +22,30 @@ export function setAppearance(document: Document, ids: readonly string[], change
     const frame = get(document, 'frame', id);
     if (shape && frameKind(frame.content).isThin) throw new ActionError('A rule has no other form.');
     edit.put(said({ ...frame, ...changes, ...(turned.rotation === 0 ? { rotation: undefined } : turned) }));
+  }
+  return edit.diff();
+}
+
+/** Sets how rules are drawn. @throws ActionError with the limit that is passed */
+export function setRule(document: Document, ids: readonly string[], changes: Partial<RuleValues>): Diff {
+  const edit = new Edit(document);
+  const wrong = changeProblem(RULE, changes);
+  if (wrong) throw new ActionError(wrong);
+  for (const id of ids) {
+    const frame = get(document, 'frame', id);
+    if (frame.content.type !== 'rule') throw new ActionError('Only a rule has a line of its own.');
+    const { weight, line, start, end } = { ...ruleValues(frame.content, frame.box), ...changes };
+    const { x, y, w, h } = frame.box;
+    // It grows to both sides of where it lies.
+    const box = h > w ? { x: x + (w - weight) / 2, y, w: weight, h } : { x, y: y + (h - weight) / 2, w, h: weight };
+    const content = said({
+      type: 'rule' as const,
+      weight,
+      line: line === 'plain' ? undefined : line,
+      start: start === 'none' ? undefined : start,
+      end: end === 'none' ? undefined : end,
+    });
+    edit.put({ ...frame, box, content });
   }
   return edit.diff();
 }

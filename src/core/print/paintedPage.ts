@@ -6,15 +6,17 @@ import {
   type LineMark,
   type PageList,
   type PictureItem,
+  type Ramp,
   type Run,
   runWidth,
   type TextItem,
+  type Veil,
 } from '../compose/displayList/displayList';
 import { outlineOf } from '../compose/frames/contours';
 import { type Blend, blendedInks, blendedLight } from '../colour/blend';
 import { type Ink, isBlack } from '../colour/ink';
 import { lightOf } from '../colour/contrast';
-import { type Box, grown } from '../geometry/box';
+import { type Box, grown, type Point } from '../geometry/box';
 import { composedWith, IDENTITY, inverse, type Matrix } from '../geometry/matrix';
 import { boxOutline, type Outline } from '../geometry/outline';
 import type { Face } from '../type/face';
@@ -47,6 +49,8 @@ export class PaintedPage {
   readonly #sources: PaintSources;
   /** How what is painted mixes with what lies under it. */
   #blend: Blend | undefined;
+  /** How much is left of what is painted, pixel by pixel; undefined where that is all. */
+  #veil: Float32Array | undefined;
 
   constructor({ width, height, bleed }: Pick<PageList, 'width' | 'height' | 'bleed'>, sources: PaintSources) {
     this.bleed = bleed;
@@ -66,6 +70,7 @@ export class PaintedPage {
     const matrix = composedWith(page, item.transform ?? IDENTITY);
     const opacity = item.opacity ?? 1;
     this.#blend = item.blend;
+    this.#veil = item.veil && this.#veiled(item.veil, page);
     if (item.type === 'area') this.#area(item, matrix, opacity);
     else if (item.type === 'picture') this.#picture(item, matrix, opacity);
     else if (item.type === 'text') this.#text(item, matrix, opacity);
@@ -96,7 +101,7 @@ export class PaintedPage {
     const colour = colourOf(ink);
     const { pixels } = this;
     const blend = this.#blend;
-    this.#mask.spend(evenOdd, (pixel, share) => {
+    this.#spend(evenOdd, (pixel, share) => {
       const at = CHANNELS * pixel;
       lay(pixels, at, blend ? mixed(blend, pixels, at, colour) : colour, share * opacity);
     });
@@ -107,7 +112,7 @@ export class PaintedPage {
     if (!isBlack(ink) || this.#blend) return this.#fill(ink, opacity, false);
     const { pixels } = this;
     const colour = colourOf(ink);
-    this.#mask.spend(false, (pixel, share) => layOver(pixels, CHANNELS * pixel, colour, share * opacity));
+    this.#spend(false, (pixel, share) => layOver(pixels, CHANNELS * pixel, colour, share * opacity));
   }
 
   #rings(outline: Outline, matrix: Matrix): void {
@@ -118,7 +123,17 @@ export class PaintedPage {
     const outline = outlineOf(item.contour);
     if (item.blur > 0) {
       this.#rings(outline, matrix);
-      this.#soft(item.ink, opacity, (item.blur / 2) * FINENESS);
+      const soft = this.#softened((item.blur / 2) * FINENESS);
+      if (item.clip) {
+        this.#rings(outlineOf(item.clip), matrix);
+        const clip = new Float32Array(soft.length);
+        this.#mask.spend(true, (pixel, share) => (clip[pixel] = share));
+        for (let pixel = 0; pixel < soft.length; pixel++) soft[pixel] = soft[pixel]! * clip[pixel]!;
+      }
+      this.#lay(item.ink, opacity, soft);
+    } else if (item.ramp && item.stroke === 0) {
+      this.#rings(outline, matrix);
+      this.#ramp(item.ramp, opacity, inverse(matrix));
     } else if (item.stroke > 0) {
       for (const ring of outline) this.#stroke(ring, item.stroke, matrix);
       this.#fill(item.ink, opacity, false);
@@ -152,8 +167,57 @@ export class PaintedPage {
     }
   }
 
-  /** Fills with an edge that is blurred by a deviation of so many pixels: three boxes one after another are close to it. */
-  #soft(ink: Ink, opacity: number, deviation: number): void {
+  /** What is left of a frame, pixel by pixel, where it grows fainter. */
+  #veiled({ transform, fade, feather }: Veil, page: Matrix): Float32Array {
+    const matrix = composedWith(page, transform ?? IDENTITY);
+    let out: Float32Array;
+    if (feather) {
+      this.#rings(outlineOf(feather.contour), matrix);
+      out = this.#softened((feather.blur / 2) * FINENESS);
+    } else out = new Float32Array(this.width * this.height).fill(1);
+    if (!fade) return out;
+    const along = ramped(fade.from, fade.to, inverse(matrix));
+    for (let pixel = 0, y = 0; y < this.height; y++)
+      for (let x = 0; x < this.width; x++, pixel++) out[pixel] = out[pixel]! * (1 - along(x, y));
+    return out;
+  }
+
+  /** Fills with colours that run into one another. */
+  #ramp({ form, from, to, stops }: Ramp, opacity: number, back: Matrix): void {
+    const radius = Math.hypot(to.x - from.x, to.y - from.y);
+    const linear = ramped(from, to, back);
+    const [a, b, c, d, e, f] = back;
+    const place =
+      form === 'linear'
+        ? linear
+        : (px: number, py: number) => {
+            const [x, y] = [px + 0.5, py + 0.5];
+            return radius === 0 ? 1 : Math.min(1, Math.hypot(a * x + c * y + e - from.x, b * x + d * y + f - from.y) / radius);
+          };
+    const colours = stops.map(({ ink }) => colourOf(ink));
+    const colour = new Float64Array(colours[0]!.length);
+    const { pixels } = this;
+    const blend = this.#blend;
+    this.#spend(true, (pixel, share, px, py) => {
+      const t = place(px, py);
+      let i = 1;
+      while (i < stops.length - 1 && stops[i]!.at < t) i++;
+      const [before, after] = [stops[i - 1]!.at, stops[i]!.at];
+      const part = after > before ? Math.max(0, Math.min(1, (t - before) / (after - before))) : 1;
+      for (let k = 0; k < colour.length; k++) colour[k] = colours[i - 1]![k]! + (colours[i]![k]! - colours[i - 1]![k]!) * part;
+      const at = CHANNELS * pixel;
+      lay(pixels, at, blend ? mixed(blend, pixels, at, colour) : colour, share * opacity);
+    });
+  }
+
+  /** Spends the mask on what is left under the veil. */
+  #spend(evenOdd: boolean, paint: (pixel: number, share: number, x: number, y: number) => void): void {
+    const veil = this.#veil;
+    this.#mask.spend(evenOdd, veil ? (pixel, share, x, y) => paint(pixel, share * veil[pixel]!, x, y) : paint);
+  }
+
+  /** The mask with an edge that is blurred by a deviation of so many pixels: three boxes one after another are close to it. */
+  #softened(deviation: number): Float32Array {
     const { width, height } = this;
     const from = new Float32Array(width * height);
     this.#mask.spend(true, (pixel, share) => (from[pixel] = share));
@@ -164,9 +228,15 @@ export class PaintedPage {
         averaged(from, to, width, height, 1, width, radius);
         averaged(to, from, height, width, width, 1, radius);
       }
+    return from;
+  }
+
+  /** Lays so much of an ink on every pixel. */
+  #lay(ink: Ink, opacity: number, from: Float32Array): void {
+    const veil = this.#veil;
     const colour = colourOf(ink);
     for (let pixel = 0; pixel < from.length; pixel++) {
-      const a = from[pixel]! * opacity;
+      const a = from[pixel]! * opacity * (veil ? veil[pixel]! : 1);
       if (a <= 1 / 1024) continue;
       const at = CHANNELS * pixel;
       lay(this.pixels, at, this.#blend ? mixed(this.#blend, this.pixels, at, colour) : colour, a);
@@ -200,7 +270,7 @@ export class PaintedPage {
     const [a, b, c, d, e, f] = composedWith([width / w, 0, 0, height / h, (-x * width) / w, (-y * height) / h], inverse(matrix));
     const { pixels } = this;
     const blend = this.#blend;
-    this.#mask.spend(true, (pixel, share, px, py) => {
+    this.#spend(true, (pixel, share, px, py) => {
       const cover = clip ? share * clip[pixel]! : share;
       if (cover === 0) return;
       let [c0, c1, c2, c3, red, green, blue, seen] = [0, 0, 0, 0, 0, 0, 0, 0];
@@ -335,6 +405,17 @@ function mixed(blend: Blend, pixels: Float32Array, at: number, colour: ArrayLike
     [colour[4]! / 255, colour[5]! / 255, colour[6]! / 255],
   );
   return [...inks, ...light.map((value) => 255 * value)];
+}
+
+/** How far along a way a pixel lies, 0 to 1. @param back from pixels to the way's own coordinates */
+function ramped(from: Point, to: Point, [a, b, c, d, e, f]: Matrix): (px: number, py: number) => number {
+  const [dx, dy] = [to.x - from.x, to.y - from.y];
+  const square = dx * dx + dy * dy;
+  return (px, py) => {
+    const [x, y] = [px + 0.5, py + 0.5];
+    const t = square === 0 ? 1 : ((a * x + c * y + e - from.x) * dx + (b * x + d * y + f - from.y) * dy) / square;
+    return t < 0 ? 0 : t > 1 ? 1 : t;
+  };
 }
 
 /** Lays so much of a colour over a pixel. */

@@ -4,7 +4,8 @@ import { fieldsOf } from '../records/schemas/fromTable';
 import { PLAIN } from '../type/styles';
 import { problem, tableProblem } from './limits';
 import type { Property, Table, ValueKind } from './property';
-import { LAYOUT, LOOK, WRAP } from './frame';
+import { LAYOUT, WRAP } from './frame';
+import { LOOK, RULE } from './look';
 import { PARAGRAPH } from './type';
 
 /** Values that a property takes, and values just past its limits. */
@@ -60,7 +61,7 @@ function tried(kind: ValueKind): { will: unknown[]; wont: unknown[] } {
 const usualOf = (fields: Table): Record<string, unknown> =>
   Object.fromEntries(Object.entries(fields).map(([key, { kind }]) => [key, tried(kind).will[0]]));
 
-const TABLES: Readonly<Record<string, Table>> = { type: PARAGRAPH, layout: LAYOUT, wrap: WRAP, look: LOOK };
+const TABLES: Readonly<Record<string, Table>> = { type: PARAGRAPH, layout: LAYOUT, wrap: WRAP, look: LOOK, rule: RULE };
 
 const properties = Object.entries(TABLES).flatMap(([table, of]) =>
   Object.entries(of).map(([key, property]): [string, string, Property] => [table, key, property]),

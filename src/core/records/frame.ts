@@ -29,12 +29,78 @@ export interface Wrap {
   readonly side?: 'both' | 'left' | 'right' | 'wider' | undefined;
 }
 
-/** The form of a frame; a rectangle when not said. A polygon's points lie in the unit square of its box. */
+/** How a corner is made, and how far along both edges it reaches, points. */
+export interface Corner {
+  readonly form: 'square' | 'rounded' | 'cut' | 'scooped';
+  readonly size: number;
+}
+
+/** The corners of a frame, each by itself. */
+export interface Corners {
+  readonly topLeft: Corner;
+  readonly topRight: Corner;
+  readonly bottomRight: Corner;
+  readonly bottomLeft: Corner;
+}
+
+/**
+ * The form of a frame; a rectangle when not said. A polygon's points lie in the unit square of its box, and so do those of an
+ * `outline`: rings of points with curves between them, six figures a point (its place, and the two handles of its curves, the
+ * one behind it first; a handle that lies on its point makes that side straight). Inside is what an odd number of rings surrounds.
+ */
 export type Shape =
   | { readonly type: 'rectangle' }
   | { readonly type: 'rounded'; readonly radius: number }
+  | ({ readonly type: 'corners' } & Corners)
   | { readonly type: 'ellipse' }
-  | { readonly type: 'polygon'; readonly points: readonly number[] };
+  /** Upright sides that a half circle, or the half of an ellipse so high, closes at the top. */
+  | { readonly type: 'arch'; readonly rise: number }
+  | { readonly type: 'polygon'; readonly points: readonly number[] }
+  | { readonly type: 'outline'; readonly rings: readonly (readonly number[])[] };
+
+/** A colour and how much of it. */
+export interface Tinted {
+  readonly swatch: string;
+  readonly tint: number;
+}
+
+/** The colour that a frame's area runs into from its own, by way of a third where there is one. */
+export interface Gradient extends Tinted {
+  readonly form: 'linear' | 'radial';
+  /** In the unit square of the box: where it begins and where it ends; of `radial`, the middle and a place on the rim. */
+  readonly from: Point;
+  readonly to: Point;
+  /** `at`: the share of the way at which it is this colour. */
+  readonly through?: (Tinted & { readonly at: number }) | undefined;
+}
+
+/** The area of a frame. */
+export interface Fill extends Tinted {
+  /** 0 to 1; 1 when not said. */
+  readonly opacity?: number | undefined;
+}
+
+/** The line along a frame's edge. */
+export interface Border extends Stroke {
+  /** Where it lies: half inside and half outside when not said. */
+  readonly align?: 'inside' | 'outside' | undefined;
+  readonly line?: 'dashed' | 'dotted' | 'double' | undefined;
+  readonly opacity?: number | undefined;
+}
+
+/** What a frame shows grows fainter from one side to the other. */
+export interface Fade {
+  /** In the unit square of the box: where it is all there, and where nothing is left. */
+  readonly from: Point;
+  readonly to: Point;
+}
+
+/** Light around a frame, or a shadow inside its edge: of one colour, softer over `blur` points. */
+export interface Glow {
+  readonly blur: number;
+  readonly swatch: string;
+  readonly opacity: number;
+}
 
 /** A shadow under what a frame shows. Lengths in points; `blur` is the width of its soft edge. */
 export interface Shadow {
@@ -165,7 +231,14 @@ export interface PanelContent {
 export interface RuleContent {
   readonly type: 'rule';
   readonly weight: number;
+  /** What its line is like; plain when not said. */
+  readonly line?: 'dashed' | 'dotted' | 'double' | 'wavy' | undefined;
+  /** What stands at its ends, the left or upper one first. */
+  readonly start?: LineEnd | undefined;
+  readonly end?: LineEnd | undefined;
 }
+
+export type LineEnd = 'arrow' | 'dot' | 'bar';
 
 export type FrameContent = TextContent | PictureContent | PanelContent | RuleContent | SlotContent | AdvertisementContent;
 
@@ -212,11 +285,13 @@ export interface FrameRecord extends RecordBase<'frame'> {
    * none.
    */
   readonly outline?: Outline | undefined;
-  /** Swatch and tint of the area; of the line, for a rule. */
-  readonly fill?: { readonly swatch: string; readonly tint: number } | undefined;
+  /** The area; of a rule, its line. */
+  readonly fill?: Fill | undefined;
+  /** What the area's colour runs into; nothing where there is no area. */
+  readonly gradient?: Gradient | undefined;
   readonly shape?: Shape | undefined;
-  /** A line along the shape's edge, half inside and half outside. */
-  readonly border?: Stroke | undefined;
+  /** A line along the shape's edge. */
+  readonly border?: Border | undefined;
   /** Degrees clockwise, about the middle of the box. */
   readonly rotation?: number | undefined;
   /** 0 to 1; 1 when not said. */
@@ -224,6 +299,14 @@ export interface FrameRecord extends RecordBase<'frame'> {
   /** How its colours mix with what lies under it; it covers that when not said. */
   readonly blend?: Blend | undefined;
   readonly shadow?: Shadow | undefined;
+  /** A shadow that its edge throws inside, over what it shows. */
+  readonly innerShadow?: Shadow | undefined;
+  readonly glow?: Glow | undefined;
+  /** Points over which its edge grows soft. */
+  readonly feather?: number | undefined;
+  readonly fade?: Fade | undefined;
+  /** Of what it shows by itself, without its area and border: 0 to 1; 1 when not said. */
+  readonly contentOpacity?: number | undefined;
   /** The group it belongs to. */
   readonly group?: string | undefined;
   /** It is the caption or credit of another frame, and lies where that one does. */

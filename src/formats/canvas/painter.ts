@@ -10,8 +10,10 @@ import type {
   LineMark,
   PageList,
   PictureItem,
+  Ramp,
   Run,
   TextItem,
+  Veil,
 } from '@/core/compose/displayList/displayList';
 import { runWidth } from '@/core/compose/displayList/displayList';
 import type { Box } from '@/core/geometry/box';
@@ -59,6 +61,7 @@ export function paintSmall(
 }
 
 function paintItem(canvas: Canvas, item: Item, k: number, dx: number, sources: Sources): void {
+  if (item.veil) return paintVeiled(canvas, item, item.veil, k, dx, sources);
   canvas.save();
   canvas.setTransform(k, 0, 0, k, dx * k, 0);
   if (item.transform) canvas.transform(...item.transform);
@@ -66,7 +69,7 @@ function paintItem(canvas: Canvas, item: Item, k: number, dx: number, sources: S
   if (item.blend) canvas.globalCompositeOperation = cssBlend(item.blend) as GlobalCompositeOperation;
   switch (item.type) {
     case 'area':
-      paintArea(canvas, item);
+      paintArea(canvas, item, k);
       break;
     case 'picture':
       paintPicture(canvas, item, sources);
@@ -83,17 +86,68 @@ function paintItem(canvas: Canvas, item: Item, k: number, dx: number, sources: S
   canvas.restore();
 }
 
-function paintArea(canvas: Canvas, { contour, ink, stroke, blur }: AreaItem): void {
+/** What grows fainter is painted by itself, and what is left of it laid on the page. */
+function paintVeiled(canvas: Canvas, item: Item, veil: Veil, k: number, dx: number, sources: Sources): void {
+  const { width, height } = canvas.canvas;
+  const own = new OffscreenCanvas(width, height).getContext('2d')!;
+  paintItem(own, { ...item, veil: undefined, blend: undefined }, k, dx, sources);
+  const keep = (paint: () => void) => {
+    own.save();
+    own.setTransform(k, 0, 0, k, dx * k, 0);
+    if (veil.transform) own.transform(...veil.transform);
+    own.globalCompositeOperation = 'destination-in';
+    paint();
+    own.restore();
+  };
+  const { fade, feather } = veil;
+  if (fade)
+    keep(() => {
+      const ramp = own.createLinearGradient(fade.from.x, fade.from.y, fade.to.x, fade.to.y);
+      ramp.addColorStop(0, '#fff');
+      ramp.addColorStop(1, '#fff0');
+      own.fillStyle = ramp;
+      own.fillRect(-5000, -5000, 15_000, 15_000);
+    });
+  if (feather) {
+    // Only what is painted is kept by a fill: what lies outside it is cleared by laying the soft edge whole.
+    const edge = new OffscreenCanvas(width, height).getContext('2d')!;
+    edge.setTransform(k, 0, 0, k, dx * k, 0);
+    if (veil.transform) edge.transform(...veil.transform);
+    edge.filter = `blur(${(feather.blur / 2) * k}px)`;
+    edge.fill(new Path2D(contourPath(feather.contour, String)), 'evenodd');
+    own.globalCompositeOperation = 'destination-in';
+    own.setTransform(1, 0, 0, 1, 0, 0);
+    own.drawImage(edge.canvas, 0, 0);
+  }
+  canvas.save();
+  canvas.setTransform(1, 0, 0, 1, 0, 0);
+  if (item.blend) canvas.globalCompositeOperation = cssBlend(item.blend) as GlobalCompositeOperation;
+  canvas.drawImage(own.canvas, 0, 0);
+  canvas.restore();
+}
+
+function paintArea(canvas: Canvas, { contour, ink, ramp, stroke, blur, clip }: AreaItem, k: number): void {
   const path = new Path2D(contourPath(contour, String));
-  if (blur > 0) canvas.filter = `blur(${blur / 4}px)`;
+  if (clip) canvas.clip(new Path2D(contourPath(clip, String)), 'evenodd');
+  // A filter works in pixels, whatever the coordinates are.
+  if (blur > 0) canvas.filter = `blur(${(blur / 2) * k}px)`;
   if (stroke > 0) {
     canvas.lineWidth = stroke;
     canvas.strokeStyle = ink.rgb;
     canvas.stroke(path);
   } else {
-    canvas.fillStyle = ink.rgb;
+    canvas.fillStyle = ramp ? rampOf(canvas, ramp) : ink.rgb;
     canvas.fill(path, 'evenodd');
   }
+}
+
+function rampOf(canvas: Canvas, { form, from, to, stops }: Ramp): CanvasGradient {
+  const own =
+    form === 'linear'
+      ? canvas.createLinearGradient(from.x, from.y, to.x, to.y)
+      : canvas.createRadialGradient(from.x, from.y, 0, from.x, from.y, Math.hypot(to.x - from.x, to.y - from.y));
+  for (const { at, ink } of stops) own.addColorStop(at, ink.rgb);
+  return own;
 }
 
 function paintPicture(canvas: Canvas, { box, placed, inner, adjusted, clip, picture }: PictureItem, sources: Sources): void {

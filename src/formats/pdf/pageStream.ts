@@ -5,11 +5,12 @@ import {
   type Contour,
   type Line,
   type PictureItem,
+  type Ramp,
   type Run,
   type Showing,
 } from '@/core/compose/displayList/displayList';
 import { contourPath } from '@/core/compose/frames/contours';
-import type { Box } from '@/core/geometry/box';
+import type { Box, Point } from '@/core/geometry/box';
 import type { Matrix } from '@/core/geometry/matrix';
 import type { Face } from '@/core/type/face';
 import type { Colours } from './colours';
@@ -23,6 +24,8 @@ export interface StreamResources {
   overprint(on: boolean): string;
   /** The colour space of an ink of its own, by its name. */
   spot(ink: Ink): string;
+  /** A shading of colours that run into one another, in the coordinates of the stream. */
+  shading(ramp: Ramp, colours: Colours): string;
 }
 
 /** The content stream of one page: turns page coordinates (y down, from the trim) into the PDF's (y up). */
@@ -89,11 +92,8 @@ export class PageStream {
   }
 
   /** Goes into coordinates that a map of the page leads to, as the PDF's axes have it: y turned over, the origin at the sheet's lower left. */
-  #into([a, b, c, d, e, f]: Matrix, dx: number): void {
-    const x = this.#left + dx;
-    const y = this.#top;
-    const matrix = [a, -b, -c, d, x - a * x + c * y + e, y + b * x - d * y - f];
-    this.#out.push(`${matrix.map((value) => String(Math.round(value * 1e6) / 1e6)).join(' ')} cm`);
+  #into(matrix: Matrix, dx: number): void {
+    this.#out.push(this.map(matrix, dx));
   }
 
   close(): void {
@@ -120,8 +120,13 @@ export class PageStream {
     this.#out.push(`${this.#rect(box, dx)} f`);
   }
 
-  area({ contour, ink, stroke }: AreaItem, dx: number): void {
+  area({ contour, ink, ramp, stroke }: AreaItem, dx: number): void {
     this.#plain();
+    if (ramp && stroke === 0) {
+      const shading = this.#resources.shading(this.#placed(ramp, dx), this.#colours);
+      this.#out.push(`q ${this.#path(contour, dx)} W* n /${shading} sh Q`);
+      return;
+    }
     if (contour.type === 'rectangle' && contour.radius === 0 && stroke === 0) return this.rectangle(contour.box, dx, ink);
     const path = this.#path(contour, dx);
     if (stroke === 0) {
@@ -137,6 +142,32 @@ export class PageStream {
     if (inner) this.#into(inner, dx);
     this.image(placed, dx, name);
     this.#out.push('Q');
+  }
+
+  /** An image that is seen inside an edge. */
+  clipped(box: Box, dx: number, name: string, clip: Contour): void {
+    this.#plain();
+    this.#out.push(`q ${this.#path(clip, dx)} W* n`);
+    this.image(box, dx, name);
+    this.#out.push('Q');
+  }
+
+  /** A ramp in the coordinates of the stream. */
+  #placed(ramp: Ramp, dx: number): Ramp {
+    return { ...ramp, from: this.place(ramp.from, dx), to: this.place(ramp.to, dx) };
+  }
+
+  /** A place of a page in the coordinates of the stream: what masks are drawn in. */
+  place({ x, y }: Point, dx: number): Point {
+    return { x: this.#left + x + dx, y: this.#top - y };
+  }
+
+  /** The map of a page as the operator `cm` has it. */
+  map([a, b, c, d, e, f]: Matrix, dx: number): string {
+    const x = this.#left + dx;
+    const y = this.#top;
+    const matrix = [a, -b, -c, d, x - a * x + c * y + e, y + b * x - d * y - f];
+    return `${matrix.map((value) => String(Math.round(value * 1e6) / 1e6)).join(' ')} cm`;
   }
 
   image(box: Box, dx: number, name: string): void {

@@ -6,13 +6,17 @@ import {
   type Item,
   type Line,
   type PageList,
+  type Ramp,
   type Run,
   type Showing,
   runWidth,
   type TextItem,
+  type Veil,
 } from '@/core/compose/displayList/displayList';
 import { bareLine } from '@/core/compose/displayList/line';
+import { outlineOf } from '@/core/compose/frames/contours';
 import { type Box, overlaps } from '@/core/geometry/box';
+import { outlineBox } from '@/core/geometry/outline';
 import { mappedBox } from '@/core/geometry/matrix';
 import { type Adjusted, adjustedKey } from '@/core/pictures/adjusting';
 import type { Document } from '@/core/records/document';
@@ -22,8 +26,8 @@ import type { Shaped } from '@/core/type/shaper';
 import type { Colours } from './colours';
 import { PdfFonts } from './fonts';
 import { asPdfX4, labelPages, type PdfHead, writeHead } from './metadata';
-import { PageStream } from './pageStream';
-import { embedPicture, embedSoftArea, softBox } from './pictures';
+import { figure, lights, PageStream } from './pageStream';
+import { embedPicture, embedSoftArea, embedSoftMask, softBox } from './pictures';
 import type { Press } from './press';
 import { drawMarks, type MarkedSheet, NO_MARKS, type PrintersMarks, rimOf, slugPlace, SLUG_SIZE } from './printersMarks';
 import { type Placed, type Sheet, sheetWidth } from '@/core/handoff/sheets';
@@ -239,13 +243,14 @@ export class Painter {
   async #item(stream: PageStream, item: Item, dx: number): Promise<void> {
     // A document with something broken in it is not delivered: see `services/typesetting/delivery.ts`.
     if (item.type === 'empty' || item.type === 'broken') return;
-    const state = this.#resources.shown(item);
-    stream.open(item, dx, state);
+    const veil = item.veil && (await this.#veil(stream, item.veil, dx));
+    stream.open(item, dx, this.#resources.shown(item, veil));
     this.#tagger?.cut();
     switch (item.type) {
       case 'area':
         stream.mark(this.#tagger?.artifact());
-        if (item.blur > 0) stream.image(softBox(item), dx, await this.#soft(item));
+        if (item.blur > 0 && item.clip) stream.clipped(softBox(item), dx, await this.#soft(item), item.clip);
+        else if (item.blur > 0) stream.image(softBox(item), dx, await this.#soft(item));
         else stream.area(item, dx);
         break;
       case 'picture':
@@ -292,7 +297,7 @@ export class Painter {
 
   /** A soft shadow as an image of one colour behind a blurred mask. */
   async #soft(item: AreaItem): Promise<string> {
-    const key = `soft ${item.frame} ${item.box.x} ${item.box.y}`;
+    const key = `soft ${item.frame} ${item.part} ${item.box.x} ${item.box.y}`;
     let image = this.#images.get(key);
     if (!image) {
       const ref = embedSoftArea(this.#pdf.context, item, softBox(item), this.#colours);
@@ -300,6 +305,48 @@ export class Painter {
     }
     await image.ref;
     return image.name;
+  }
+
+  /**
+   * What is left of an item where it grows fainter, as a soft mask (ISO 32000-1, 11.6.5.2): a form whose light says how much, in
+   * the coordinates of the stream.
+   */
+  async #veil(stream: PageStream, { transform, fade, feather }: Veil, dx: number): Promise<PDFRef> {
+    const room = 20_000;
+    const context = this.#pdf.context;
+    const form = (content: string, resources: Readonly<Record<string, unknown>>) =>
+      context.register(
+        context.stream(content, {
+          Type: 'XObject',
+          Subtype: 'Form',
+          BBox: [-room, -room, room, room],
+          Group: { Type: 'Group', S: 'Transparency', CS: 'DeviceGray' },
+          Resources: resources as Parameters<PDFContext['stream']>[1] & object,
+        }),
+      );
+    const turned = transform ? `${stream.map(transform, dx)} ` : '';
+    let soft: PDFRef | undefined;
+    if (feather) {
+      const { contour, blur } = feather;
+      const box = outlineBox(outlineOf(contour)) ?? { x: 0, y: 0, w: 0, h: 0 };
+      const area = softBox({ box, blur });
+      const image = await embedSoftMask(context, contour, blur, area);
+      const at = stream.place({ x: area.x, y: area.y + area.h }, dx);
+      soft = form(`q ${turned}${figure(area.w)} 0 0 ${figure(area.h)} ${figure(at.x)} ${figure(at.y)} cm /M Do Q`, {
+        XObject: { M: image },
+      });
+    }
+    if (!fade) return soft!;
+    const [from, to] = [stream.place(fade.from, dx), stream.place(fade.to, dx)];
+    const shading = {
+      ShadingType: 2,
+      ColorSpace: 'DeviceGray',
+      Coords: [from.x, from.y, to.x, to.y],
+      Function: { FunctionType: 2, Domain: [0, 1], C0: [1], C1: [0], N: 1 },
+      Extend: [true, true],
+    };
+    const states = soft ? { ExtGState: { V: { SMask: { Type: 'Mask', S: 'Luminosity', G: soft } } } } : {};
+    return form(`q ${soft ? '/V gs ' : ''}${turned}/F sh Q`, { Shading: { F: shading }, ...states });
   }
 
   /** Starts converting pictures, a few at a time, in the order in which pages will ask for them. */
@@ -375,6 +422,7 @@ class Resources {
   readonly pressRef: PDFRef;
   readonly #context: PDFContext;
   readonly #states = new Map<string, { readonly name: string; readonly state: object }>();
+  readonly #shadings = new Map<string, { readonly name: string; readonly shading: object }>();
   readonly #spots = new Map<string, { readonly name: string; readonly ink: NonNullable<Ink['spot']> }>();
 
   constructor(context: PDFContext) {
@@ -384,10 +432,47 @@ class Resources {
   }
 
   /** How an item is shown as a whole (ISO 32000-1, 11.6.4.4 and 11.3.5); undefined where nothing is said of that. */
-  shown({ opacity = 1, blend }: Showing): string | undefined {
-    if (opacity === 1 && !blend) return undefined;
+  shown({ opacity = 1, blend }: Showing, veil: PDFRef | undefined): string | undefined {
+    if (opacity === 1 && !blend && !veil) return undefined;
     const alpha = opacity === 1 ? {} : { ca: opacity, CA: opacity };
-    return this.#state(`shown ${opacity} ${blend}`, { ...alpha, ...(blend ? { BM: pdfBlend(blend) } : {}) });
+    const mask = veil ? { SMask: { Type: 'Mask', S: 'Luminosity', G: veil } } : {};
+    return this.#state(`shown ${opacity} ${blend} ${veil ?? ''}`, { ...alpha, ...(blend ? { BM: pdfBlend(blend) } : {}), ...mask });
+  }
+
+  /** Axial and radial shadings (8.7.4.5.3 and 4), their colours run together piece by piece (7.10.4). */
+  shading(ramp: Ramp, colours: Colours): string {
+    const { form, from, to, stops } = ramp;
+    const key = JSON.stringify(ramp);
+    let own = this.#shadings.get(key);
+    if (own) return own.name;
+    const spot = stops[0]!.ink.spot;
+    const isSpot = colours === 'cmyk' && spot !== undefined && stops.every(({ ink }) => ink.spot?.name === spot.name);
+    const colour = ({ ink }: Ramp['stops'][number]) =>
+      isSpot ? [ink.spot!.tint] : colours === 'rgb' ? lights(ink.rgb) : [...ink.cmyk];
+    const pieces = stops.slice(1).map((stop, i) => ({
+      FunctionType: 2,
+      Domain: [0, 1],
+      C0: colour(stops[i]!),
+      C1: colour(stop),
+      N: 1,
+    }));
+    const radius = Math.hypot(to.x - from.x, to.y - from.y);
+    const shading = {
+      ShadingType: form === 'linear' ? 2 : 3,
+      ColorSpace: isSpot ? this.#separation(spot.name, spot.full) : colours === 'rgb' ? 'DeviceRGB' : 'DeviceCMYK',
+      Coords: form === 'linear' ? [from.x, from.y, to.x, to.y] : [from.x, from.y, 0, from.x, from.y, radius],
+      Function: {
+        FunctionType: 3,
+        Domain: [0, 1],
+        Functions: pieces,
+        Bounds: stops.slice(1, -1).map(({ at }) => at),
+        Encode: pieces.flatMap(() => [0, 1]),
+      },
+      Extend: [true, true],
+    };
+    own = { name: `H${this.#shadings.size + 1}`, shading };
+    this.#shadings.set(key, own);
+    return own.name;
   }
 
   /** ISO 32000-1, 8.6.7: in mode 1 an ink of which there is none leaves its plate alone. */
@@ -419,6 +504,11 @@ class Resources {
     const shared = {
       Font: context.obj(dictionary(fonts)),
       ExtGState: context.obj(dictionary([...this.#states.values()].map(({ name, state }) => [name, state] as const))),
+      ...(this.#shadings.size > 0
+        ? {
+            Shading: context.obj(dictionary([...this.#shadings.values()].map(({ name, shading }) => [name, shading] as const))),
+          }
+        : {}),
       ColorSpace: context.obj(dictionary([['All', this.#separation('All', [1, 1, 1, 1])], ...spaces])),
     };
     context.assign(this.ref, context.obj({ ...shared, XObject: context.obj(dictionary(images)) }));

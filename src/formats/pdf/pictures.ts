@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import { type PDFArray, type PDFContext, PDFName, PDFNumber, type PDFRef } from '@cantoo/pdf-lib';
 import sharp, { type Sharp } from 'sharp';
 import { contourPath } from '@/core/compose/frames/contours';
-import type { AreaItem } from '@/core/compose/displayList/displayList';
+import type { AreaItem, Contour } from '@/core/compose/displayList/displayList';
 import type { Box } from '@/core/geometry/box';
 import { type Adjusted, adjustPixels, greyPixels, inkRamp } from '@/core/pictures/adjusting';
 import type { PictureRecord } from '@/core/records/index';
@@ -244,44 +244,50 @@ function isAdobeJpeg(bytes: Uint8Array): boolean {
 const SOFT_PPI = 150;
 
 /** The room a soft area takes, its edge included. */
-export function softBox({ box, blur }: AreaItem): Box {
+export function softBox({ box, blur }: Pick<AreaItem, 'box' | 'blur'>): Box {
   return { x: box.x - 2 * blur, y: box.y - 2 * blur, w: box.w + 4 * blur, h: box.h + 4 * blur };
 }
 
 /** An area with a soft edge: one pixel of its ink behind a mask that holds its blurred shape. */
 export async function embedSoftArea(context: PDFContext, item: AreaItem, room: Box, colours: Colours): Promise<PDFRef> {
-  const scale = SOFT_PPI / 72;
-  const width = Math.min(4000, Math.ceil(room.w * scale));
-  const height = Math.min(4000, Math.ceil(room.h * scale));
-  const path = contourPath(item.contour, (value) => `${Math.round(value * 1000) / 1000} `);
-  const svg =
-    `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="${room.x} ${room.y} ${room.w} ${room.h}" ` +
-    `preserveAspectRatio="none"><path d="${path}" fill="#fff"/></svg>`;
-  const mask = await sharp(Buffer.from(svg))
-    .extractChannel('alpha')
-    .blur(Math.max(0.3, (item.blur / 2) * scale))
-    .raw()
-    .toBuffer({ resolveWithObject: true });
-  const base = { Type: 'XObject', Subtype: 'Image', BitsPerComponent: 8, Filter: 'FlateDecode' };
-  const soft = context.register(
-    context.stream(await squeeze(mask.data), {
-      ...base,
-      Width: mask.info.width,
-      Height: mask.info.height,
-      ColorSpace: 'DeviceGray',
-    }),
-  );
+  const soft = await embedSoftMask(context, item.contour, item.blur, room);
   const inks =
     colours === 'cmyk'
       ? item.ink.cmyk.map((ink) => Math.round(ink * 255))
       : [1, 3, 5].map((i) => parseInt(item.ink.rgb.slice(i, i + 2), 16));
   return context.register(
     context.stream(await squeeze(Uint8Array.from(inks)), {
-      ...base,
+      ...IMAGE,
       Width: 1,
       Height: 1,
       ColorSpace: colours === 'cmyk' ? 'DeviceCMYK' : 'DeviceRGB',
       SMask: soft,
+    }),
+  );
+}
+
+const IMAGE = { Type: 'XObject', Subtype: 'Image', BitsPerComponent: 8, Filter: 'FlateDecode' } as const;
+
+/** The blurred shape of an area as an image of greys, to be a mask. */
+export async function embedSoftMask(context: PDFContext, contour: Contour, blur: number, room: Box): Promise<PDFRef> {
+  const scale = SOFT_PPI / 72;
+  const width = Math.min(4000, Math.ceil(room.w * scale));
+  const height = Math.min(4000, Math.ceil(room.h * scale));
+  const path = contourPath(contour, (value) => `${Math.round(value * 1000) / 1000} `);
+  const svg =
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="${room.x} ${room.y} ${room.w} ${room.h}" ` +
+    `preserveAspectRatio="none"><path d="${path}" fill="#fff" fill-rule="evenodd"/></svg>`;
+  const mask = await sharp(Buffer.from(svg))
+    .extractChannel('alpha')
+    .blur(Math.max(0.3, (blur / 2) * scale))
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  return context.register(
+    context.stream(await squeeze(mask.data), {
+      ...IMAGE,
+      Width: mask.info.width,
+      Height: mask.info.height,
+      ColorSpace: 'DeviceGray',
     }),
   );
 }

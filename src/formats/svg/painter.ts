@@ -2,7 +2,7 @@ import { escaped } from '../markup';
 import { type Blend, cssBlend } from '@/core/colour/blend';
 import type { Ink } from '@/core/colour/ink';
 import { absentBoxes } from '@/core/compose/displayList/absent';
-import { contourPath } from '@/core/compose/frames/contours';
+import { contourPath, outlineOf } from '@/core/compose/frames/contours';
 import type {
   AreaItem,
   BrokenItem,
@@ -12,11 +12,14 @@ import type {
   Look,
   PageList,
   PictureItem,
+  Ramp,
   Run,
   Showing,
   TextColumn,
+  Veil,
 } from '@/core/compose/displayList/displayList';
-import type { Box } from '@/core/geometry/box';
+import { type Box, grown } from '@/core/geometry/box';
+import { outlineBox } from '@/core/geometry/outline';
 import { type Adjusted, GREY_OF } from '@/core/pictures/adjusting';
 
 /**
@@ -159,22 +162,72 @@ export function paintItem(item: Item, source: PictureSource): Chunk[] {
 }
 
 /** An item's markup in its own coordinates and opacity, mixed with what lies under it in the same drawing. */
-export function shown({ transform, opacity, blend }: Showing, markup: string): string {
-  if (!transform && !blend && (opacity === undefined || opacity === 1)) return markup;
-  return (
-    `<g${transform ? ` transform="matrix(${transform.map(fine).join(' ')})"` : ''}` +
+export function shown({ transform, opacity, blend, veil }: Showing, markup: string): string {
+  if (!transform && !blend && !veil && (opacity === undefined || opacity === 1)) return markup;
+  const turned = transform ? ` transform="matrix(${transform.map(fine).join(' ')})"` : '';
+  const rest =
     `${opacity === undefined || opacity === 1 ? '' : ` opacity="${figure(opacity)}"`}` +
-    `${blend ? ` style="mix-blend-mode:${cssBlend(blend)}"` : ''}>${markup}</g>`
-  );
+    `${blend ? ` style="mix-blend-mode:${cssBlend(blend)}"` : ''}`;
+  if (!veil) return `<g${turned}${rest}>${markup}</g>`;
+  // A mask is in the coordinates that what it hides stands in: those of the page.
+  const { id, markup: mask } = veilMask(veil);
+  return `${mask}<g mask="url(#${id})"${rest}>${turned ? `<g${turned}>${markup}</g>` : markup}</g>`;
 }
 
-function paintArea({ frame, part, box, contour, ink, stroke, blur }: AreaItem): string {
+/** A mask with what is left of a frame where it grows fainter; the same veil is the same mask wherever it stands. */
+function veilMask({ transform, fade, feather }: Veil): { readonly id: string; readonly markup: string } {
+  const turned = transform ? ` transform="matrix(${transform.map(fine).join(' ')})"` : '';
+  const edge = feather ? contourPath(feather.contour, figure) : undefined;
+  const id = `veil-${keyOf(`${turned} ${fade ? [fade.from.x, fade.from.y, fade.to.x, fade.to.y].map(figure).join(' ') : ''} ${edge ?? ''} ${feather?.blur}`)}`;
+  const all = { x: -5000, y: -5000, w: 15_000, h: 15_000 };
+  const ends = fade ? `x1="${figure(fade.from.x)}" y1="${figure(fade.from.y)}" x2="${figure(fade.to.x)}" y2="${figure(fade.to.y)}"` : '';
+  const ramp = fade
+    ? `<linearGradient id="${id}-fade" gradientUnits="userSpaceOnUse" ${ends}><stop offset="0" stop-color="#fff"/><stop offset="1" stop-color="#fff" stop-opacity="0"/></linearGradient>`
+    : '';
+  const fill = fade ? `url(#${id}-fade)` : '#fff';
+  let inside = `<rect ${at(all)} fill="${fill}"/>`;
+  let soft = '';
+  if (feather) {
+    const box = outlineBox(outlineOf(feather.contour)) ?? { x: 0, y: 0, w: 0, h: 0 };
+    const room = grown(box, 3 * feather.blur);
+    soft = `<filter id="${id}-soft" filterUnits="userSpaceOnUse" ${at(room)}><feGaussianBlur stdDeviation="${figure(feather.blur / 2)}"/></filter>`;
+    // What is soft is masked by the fade, where there are both.
+    const path = `<path d="${edge}" fill="#fff" fill-rule="evenodd" filter="url(#${id}-soft)"/>`;
+    inside = fade
+      ? `<mask id="${id}-both" maskUnits="userSpaceOnUse" mask-type="alpha" ${at(all)}>${path}</mask><rect ${at(all)} fill="${fill}" mask="url(#${id}-both)"/>`
+      : path;
+  }
+  return {
+    id,
+    markup: `${ramp}${soft}<mask id="${id}" maskUnits="userSpaceOnUse" mask-type="alpha" style="mask-type:alpha" ${at(all)}><g${turned}>${inside}</g></mask>`,
+  };
+}
+
+/** A short name for something, the same for the same (FNV-1a). */
+function keyOf(words: string): string {
+  let hash = 0x811c9dc5;
+  for (let i = 0; i < words.length; i++) hash = Math.imul(hash ^ words.charCodeAt(i), 0x01000193);
+  return (hash >>> 0).toString(36);
+}
+
+function paintArea(item: AreaItem): string {
+  const { frame, part, contour, ink, ramp, stroke, blur, clip } = item;
   const plain = contour.type === 'rectangle' && contour.radius === 0 && stroke === 0 && blur === 0;
-  if (plain) return rect(box, ink);
+  if (plain && !ramp) return rect(contour.box, ink);
   const path = contourPath(contour, figure);
   if (stroke > 0) return `<path d="${path}" fill="none" stroke="${ink.rgb}" stroke-width="${figure(stroke)}"/>`;
-  if (blur === 0) return `<path d="${path}" fill="${ink.rgb}"/>`;
+  if (ramp) return `${paintRamp(`ramp-${frame}`, ramp)}<path d="${path}" fill="url(#ramp-${frame})" fill-rule="evenodd"/>`;
+  if (blur === 0) return `<path d="${path}" fill="${ink.rgb}" fill-rule="evenodd"/>`;
   const id = `soft-${frame}-${part}`;
+  if (clip) {
+    const { box } = item;
+    return (
+      `<filter id="${id}" filterUnits="userSpaceOnUse" ${at(box)}><feGaussianBlur stdDeviation="${figure(blur / 2)}"/></filter>` +
+      `<clipPath id="${id}-clip"><path d="${contourPath(clip, figure)}" clip-rule="evenodd"/></clipPath>` +
+      `<g clip-path="url(#${id}-clip)"><path d="${path}" fill="${ink.rgb}" fill-rule="evenodd" filter="url(#${id})"/></g>`
+    );
+  }
+  const { box } = item;
   const room = { x: box.x - 2 * blur, y: box.y - 2 * blur, w: box.w + 4 * blur, h: box.h + 4 * blur };
   return (
     `<filter id="${id}" filterUnits="userSpaceOnUse" ${at(room)}><feGaussianBlur stdDeviation="${figure(blur / 2)}"/></filter>` +
@@ -182,9 +235,17 @@ function paintArea({ frame, part, box, contour, ink, stroke, blur }: AreaItem): 
   );
 }
 
+/** Colours that run into one another, to be filled with. */
+function paintRamp(id: string, { form, from, to, stops }: Ramp): string {
+  const colours = stops.map(({ at: offset, ink }) => `<stop offset="${fine(offset)}" stop-color="${ink.rgb}"/>`).join('');
+  return form === 'linear'
+    ? `<linearGradient id="${id}" gradientUnits="userSpaceOnUse" x1="${figure(from.x)}" y1="${figure(from.y)}" x2="${figure(to.x)}" y2="${figure(to.y)}">${colours}</linearGradient>`
+    : `<radialGradient id="${id}" gradientUnits="userSpaceOnUse" cx="${figure(from.x)}" cy="${figure(from.y)}" r="${figure(Math.hypot(to.x - from.x, to.y - from.y))}">${colours}</radialGradient>`;
+}
+
 function paintPicture({ frame, box, placed, inner, adjusted, clip, picture }: PictureItem, source: PictureSource): string {
   const id = `clip-${frame}`;
-  const edge = clip ? `<path d="${contourPath(clip, figure)}"/>` : `<rect ${at(box)}/>`;
+  const edge = clip ? `<path d="${contourPath(clip, figure)}" clip-rule="evenodd"/>` : `<rect ${at(box)}/>`;
   const filter = adjusted ? ` filter="url(#adjust-${frame})"` : '';
   const href = `preserveAspectRatio="none"${filter} href="${escaped(source(picture, placed))}"`;
   // A clip is in the coordinates of what it clips, and before any filter: what is turned or adjusted is clipped from outside.

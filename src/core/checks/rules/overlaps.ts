@@ -33,6 +33,7 @@ export const OVERLAPS: Rule = {
       const at = items.indexOf(own[0]!.item);
       const covers = items.slice(at + 1).filter((item) => {
         const isOpaque = (item.opacity ?? 1) > 0.6;
+        if (item.veil) return false;
         if (item.type === 'area') return isOpaque && item.part === 'fill' && item.contour.type === 'rectangle';
         // A cut-out covers less than its frame.
         if (item.type !== 'picture' || item.clip) return false;

@@ -1,9 +1,10 @@
 import type { Blend } from '../../colour/blend';
 import type { Ink } from '../../colour/ink';
-import type { Box } from '../../geometry/box';
+import type { Box, Point } from '../../geometry/box';
 import type { Matrix } from '../../geometry/matrix';
 import type { Adjusted } from '../../pictures/adjusting';
 import type { Outline } from '../../geometry/outline';
+import type { Path } from '../../geometry/path';
 import type { Shaped } from '../../type/shaper';
 
 /**
@@ -102,6 +103,8 @@ export interface Showing {
   readonly opacity?: number | undefined;
   /** How its colours mix with what lies under it; undefined where it covers that. */
   readonly blend?: Blend | undefined;
+  /** Where it grows fainter; undefined where it does not. */
+  readonly veil?: Veil | undefined;
 }
 
 export interface TextItem extends Showing {
@@ -136,25 +139,49 @@ export interface PictureItem extends Showing {
   readonly clip: Contour | undefined;
 }
 
-/** An area of colour, a line along its edge, or the shadow of one. */
+/** An area of colour, a line along its edge, or what it throws around or into itself. */
 export interface AreaItem extends Showing {
   readonly type: 'area';
   readonly frame: string;
-  readonly part: 'fill' | 'border' | 'shadow';
+  readonly part: 'fill' | 'border' | 'shadow' | 'innerShadow' | 'glow';
   readonly box: Box;
   readonly contour: Contour;
   readonly ink: Ink;
+  /** What its colour runs into; undefined where it is all of one. */
+  readonly ramp?: Ramp | undefined;
   /** Width of the line along the edge; 0 fills the area. */
   readonly stroke: number;
   /** Width of the soft edge, points. */
   readonly blur: number;
+  /** What of it is seen, where that is not all. */
+  readonly clip?: Contour | undefined;
 }
 
-/** The edge of an area: rounded by `radius`, or any outline; an ellipse fills its box. */
+/** Colours that run into one another along a way, or from a middle outwards; beyond its ends they stay. */
+export interface Ramp {
+  readonly form: 'linear' | 'radial';
+  readonly from: Point;
+  readonly to: Point;
+  /** From 0 to 1 along the way, in their order. */
+  readonly stops: readonly { readonly at: number; readonly ink: Ink }[];
+}
+
+/** How what a frame shows grows fainter: towards one side, or towards its edge. In the page's coordinates. */
+export interface Veil {
+  /** From the veil's own coordinates to the page's; undefined where they are the same. */
+  readonly transform: Matrix | undefined;
+  /** Where all of it is there, and where nothing is left. */
+  readonly fade: { readonly from: Point; readonly to: Point } | undefined;
+  /** It is there inside an edge that is soft over so many points, as an area's is. */
+  readonly feather: { readonly contour: Contour; readonly blur: number } | undefined;
+}
+
+/** The edge of an area: rounded by `radius`, or any outline, with curves where it is a path; an ellipse fills its box. */
 export type Contour =
   | { readonly type: 'rectangle'; readonly box: Box; readonly radius: number }
   | { readonly type: 'ellipse'; readonly box: Box }
-  | { readonly type: 'outline'; readonly outline: Outline };
+  | { readonly type: 'outline'; readonly outline: Outline }
+  | { readonly type: 'path'; readonly path: Path };
 
 /** A frame that waits for its content: shown on the desk, absent from what is printed. */
 export interface EmptyItem extends Showing {

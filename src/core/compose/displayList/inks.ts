@@ -1,6 +1,7 @@
 import { cmykToRgbHex, rgbHex } from '../../colour/cmyk';
 import type { Ink } from '../../colour/ink';
 import { type Document, find } from '../../records/document';
+import type { Tinted } from '../../records/frame';
 
 const BLACK: Ink = { cmyk: [0, 0, 0, 1], rgb: cmykToRgbHex([0, 0, 0, 1]) };
 
@@ -25,4 +26,35 @@ export class Inks {
     this.#kept.set(key, { of: record, ink });
     return ink;
   }
+
+  /**
+   * The colours between two, as a press mixes them: ink by ink where both are given in inks, so that a screen shows what is
+   * printed; as light where either is given as light. A tint of one ink of its own stays in that ink.
+   *
+   * @returns so many, without the two themselves
+   */
+  between(document: Document, from: Tinted, to: Tinted, count: number): Ink[] {
+    const [a, b] = [this.ink(document, from.swatch, from.tint), this.ink(document, to.swatch, to.tint)];
+    const isLight = [from, to].some(({ swatch }) => find(document, 'swatch', swatch)?.rgb !== undefined);
+    return Array.from({ length: count }, (_, i) => {
+      const t = (i + 1) / (count + 1);
+      const cmyk = a.cmyk.map((value, k) => value + (b.cmyk[k]! - value) * t) as unknown as Ink['cmyk'];
+      const spot =
+        a.spot && b.spot && a.spot.name === b.spot.name
+          ? { spot: { ...a.spot, tint: a.spot.tint + (b.spot.tint - a.spot.tint) * t } }
+          : {};
+      return { cmyk, rgb: isLight ? lightBetween(a.rgb, b.rgb, t) : cmykToRgbHex(cmyk), ...spot };
+    });
+  }
 }
+
+/** The light between two colours, channel by channel. */
+const lightBetween = (a: string, b: string, t: number): string =>
+  `#${[1, 3, 5]
+    .map((i) => {
+      const [from, to] = [parseInt(a.slice(i, i + 2), 16), parseInt(b.slice(i, i + 2), 16)];
+      return Math.round(from + (to - from) * t)
+        .toString(16)
+        .padStart(2, '0');
+    })
+    .join('')}`;

@@ -1,14 +1,17 @@
 import type { Ink } from '../../colour/ink';
-import type { Box } from '../../geometry/box';
+import { type Box, grown, type Point } from '../../geometry/box';
+import { boxOutline, type Outline } from '../../geometry/outline';
 import { formatOf } from '../../page/pages';
 import { placedPicture, tracedOn } from '../../pictures/placing';
 import { type Document, find } from '../../records/document';
-import type { Adjust } from '../../records/frame';
+import type { Adjust, Fill, Gradient } from '../../records/frame';
 import type { FrameRecord, PictureRecord, SwatchRecord } from '../../records/index';
 import type { Inks } from '../displayList/inks';
-import { contourOf } from '../frames/contours';
+import { contourOf, outlineOf } from '../frames/contours';
+import { contentShowing, showingOf } from '../frames/showing';
+import { borderStroke, ruleOutline } from '../frames/strokes';
 import type { Adjusted } from '../../pictures/adjusting';
-import type { AreaItem, BrokenItem, Contour, Item, PageList, PictureItem, Showing, TextItem } from '../displayList/displayList';
+import type { AreaItem, BrokenItem, Contour, Item, PageList, PictureItem, Ramp, Showing, TextItem } from '../displayList/displayList';
 import { type Shown, type ShownFrames } from '../frames/shown';
 import type { Shows } from '../../records/kinds/frames/kind';
 import { frameKind, pictureIn } from '../../records/kinds/frames';
@@ -18,12 +21,8 @@ interface MadeOf {
   readonly frame: FrameRecord;
   readonly box: Box;
   readonly picture: PictureRecord | undefined;
-  readonly fill: SwatchRecord | undefined;
-  readonly border: SwatchRecord | undefined;
-  readonly shadow: SwatchRecord | undefined;
-  /** Of the picture's darks and lights. */
-  readonly dark: SwatchRecord | undefined;
-  readonly pale: SwatchRecord | undefined;
+  /** The colours it asks for, in their order. */
+  readonly swatches: readonly (SwatchRecord | undefined)[];
   readonly texts: readonly TextItem[] | undefined;
 }
 
@@ -32,11 +31,7 @@ function sameMadeOf(a: MadeOf, b: MadeOf): boolean {
   if (
     a.frame !== b.frame ||
     a.picture !== b.picture ||
-    a.fill !== b.fill ||
-    a.border !== b.border ||
-    a.shadow !== b.shadow ||
-    a.dark !== b.dark ||
-    a.pale !== b.pale ||
+    a.swatches.some((each, i) => each !== b.swatches[i]) ||
     n !== (b.texts?.length ?? 0) ||
     (a.box !== b.box && (a.box.x !== b.box.x || a.box.y !== b.box.y || a.box.w !== b.box.w || a.box.h !== b.box.h))
   )
@@ -123,29 +118,51 @@ export class PageLists {
     return { gain: 1 + light, contrast: 1 + contrast, tones, ...sharper };
   }
 
+  #ramp(document: Document, fill: Fill, { form, from, to, through, ...end }: Gradient, box: Box): Ramp {
+    const colours = [{ ...fill, at: 0 }, ...(through ? [through] : []), { ...end, at: 1 }];
+    const stops: Ramp['stops'][number][] = [];
+    colours.forEach((colour, i) => {
+      const before = colours[i - 1];
+      if (before)
+        this.#inks.between(document, before, colour, MIXED).forEach((ink, k) => {
+          stops.push({ at: before.at + ((colour.at - before.at) * (k + 1)) / (MIXED + 1), ink });
+        });
+      stops.push({ at: colour.at, ink: this.#inks.ink(document, colour.swatch, colour.tint) });
+    });
+    const at = ({ x, y }: Point): Point => ({ x: box.x + x * box.w, y: box.y + y * box.h });
+    return { form, from: at(from), to: at(to), stops };
+  }
+
   #itemsOf(document: Document, each: Shown, box: Box, texts: readonly TextItem[] | undefined): readonly Item[] {
     const { frame, rotated } = each;
-    const { content, fill, border, shadow } = frame;
+    const { content, fill, gradient, border, shadow, innerShadow, glow } = frame;
     const kind = frameKind(content);
     const shows = pictureIn(document, frame);
     const picture = find(document, 'picture', shows?.picture);
-    const swatch = (part: { swatch: string } | undefined) => part && find(document, 'swatch', part.swatch);
-    const tone = (id: string | undefined) => find(document, 'swatch', id);
+    const swatches = [
+      fill?.swatch,
+      gradient?.swatch,
+      gradient?.through?.swatch,
+      border?.swatch,
+      shadow?.swatch,
+      innerShadow?.swatch,
+      glow?.swatch,
+      shows?.adjust?.dark,
+      shows?.adjust?.pale,
+    ];
     const by: MadeOf = {
       frame,
       box,
       picture,
-      fill: swatch(fill),
-      border: swatch(border),
-      shadow: swatch(shadow),
-      dark: tone(shows?.adjust?.dark),
-      pale: tone(shows?.adjust?.pale),
+      swatches: swatches.map((id) => find(document, 'swatch', id)),
       texts,
     };
     const kept = this.#items.get(each.key);
     if (kept && sameMadeOf(kept.by, by)) return kept.items;
-    const showing: Showing = { transform: rotated, opacity: frame.opacity, blend: frame.blend };
-    const contour = contourOf(frame.shape, box);
+    const showing = showingOf(frame, box, rotated);
+    const contour = edgeOf(frame, box);
+    const fainter = (share: number | undefined) =>
+      share === undefined ? {} : { opacity: share * (frame.opacity ?? 1) };
     const ink = (of: { swatch: string; tint: number }) => this.#inks.ink(document, of.swatch, of.tint);
     const area = (part: AreaItem['part'], more: Pick<AreaItem, 'ink'> & Partial<AreaItem>): AreaItem => ({
       type: 'area',
@@ -159,31 +176,68 @@ export class PageLists {
       ...more,
     });
     const items: Item[] = [];
+    const thrown = () => shadowContour(frame, picture, kind.outlines ? shows : undefined, box, contour);
     if (shadow) {
       const { dx, dy, blur, swatch, opacity } = shadow;
-      const own = shadowContour(frame, picture, kind.outlines ? shows : undefined, box, contour);
       items.push(
         area('shadow', {
           ink: ink({ swatch, tint: 1 }),
-          contour: moved(own, dx, dy),
+          contour: moved(thrown(), dx, dy),
           box: { ...box, x: box.x + dx, y: box.y + dy },
           blur,
-          opacity: opacity * (frame.opacity ?? 1),
+          ...fainter(opacity),
         }),
       );
     }
-    if (fill) items.push(area('fill', { ink: ink(fill) }));
+    if (glow)
+      items.push(
+        area('glow', { ink: ink({ swatch: glow.swatch, tint: 1 }), contour: thrown(), blur: glow.blur, ...fainter(glow.opacity) }),
+      );
+    if (fill)
+      items.push(area('fill', { ink: ink(fill), ramp: gradient && this.#ramp(document, fill, gradient, box), ...fainter(fill.opacity) }));
     if (shows && picture)
       items.push(
-        pictureItem(frame, picture, shows, box, contour, (width) => this.#adjusted(document, shows.adjust, width), showing),
+        pictureItem(
+          frame,
+          picture,
+          shows,
+          box,
+          contour,
+          (width) => this.#adjusted(document, shows.adjust, width),
+          contentShowing(frame, box, rotated),
+        ),
       );
     else if (kind.waitsFor) items.push({ type: 'empty', frame: frame.id, box, ...showing });
     if (texts) items.push(...texts);
-    if (border && border.weight > 0) items.push(area('border', { ink: ink(border), stroke: border.weight }));
+    if (innerShadow) {
+      const { dx, dy, blur, swatch, opacity } = innerShadow;
+      const around = grown(box, 3 * blur + Math.abs(dx) + Math.abs(dy) + 1);
+      items.push(
+        area('innerShadow', {
+          ink: ink({ swatch, tint: 1 }),
+          contour: { type: 'outline', outline: [...boxOutline(around), ...outlineOf(moved(contour, dx, dy))] },
+          box: around,
+          blur,
+          clip: contour,
+          ...fainter(opacity),
+        }),
+      );
+    }
+    if (border && border.weight > 0)
+      items.push(area('border', { ink: ink(border), ...borderStroke(contour, border), ...fainter(border.opacity) }));
     this.#items.set(each.key, { by, items });
     return items;
   }
 }
+
+/** The edge of what a frame shows: of its form, or of the line that a rule is. */
+function edgeOf({ shape, content }: FrameRecord, box: Box): Contour {
+  const line = content.type === 'rule' ? ruleOutline(content, box) : undefined;
+  return line ? { type: 'outline', outline: line } : contourOf(shape, box);
+}
+
+/** Steps between two colours of a gradient that are worked out as a press mixes them. */
+const MIXED = 7;
 
 /** Sharpening at its most, and how far it reaches, points: a pixel and a half of 300 to the inch. */
 const SHARPEST = 1.5;
@@ -224,8 +278,10 @@ function shadowContour(
 }
 
 function moved(contour: Contour, dx: number, dy: number): Contour {
-  if (contour.type !== 'outline') return { ...contour, box: { ...contour.box, x: contour.box.x + dx, y: contour.box.y + dy } };
-  return { type: 'outline', outline: contour.outline.map((ring) => ring.map((value, i) => value + (i % 2 === 0 ? dx : dy))) };
+  const rings = (of: Outline) => of.map((ring) => ring.map((value, i) => value + (i % 2 === 0 ? dx : dy)));
+  if (contour.type === 'outline') return { type: 'outline', outline: rings(contour.outline) };
+  if (contour.type === 'path') return { type: 'path', path: rings(contour.path) };
+  return { ...contour, box: { ...contour.box, x: contour.box.x + dx, y: contour.box.y + dy } };
 }
 
 function samePage(a: PageList, b: PageList): boolean {

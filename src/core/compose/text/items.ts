@@ -4,6 +4,7 @@ import type { Line, TextColumn, TextItem } from '../displayList/displayList';
 import type { Filled, PlacedBlock } from '../column/placed';
 import { movedLine } from '../displayList/line';
 import { sidesOf, type TextContent } from '../../records/frame';
+import { contentShowing } from '../frames/showing';
 import type { Shown } from '../frames/shown';
 
 /** What fell into one column: blocks `from` up to `to`, the first of them paragraph `leaf`; and what was made of it. */
@@ -197,7 +198,8 @@ function textItem(text: string, shown: Shown, content: TextContent, columns: Tex
   const bottom = local.y + local.h - inset.bottom;
   const aligned =
     content.grows || content.align === 'top' ? columns : columns.map((column) => alignedColumn(column, content, bottom));
-  return { type: 'text', frame: frame.id, text, box, columns: aligned, transform, opacity: frame.opacity, blend: frame.blend };
+  const area = content.grows && !content.turns ? { ...frame.box, h } : frame.box;
+  return { type: 'text', frame: frame.id, text, box, columns: aligned, ...contentShowing(frame, area, shown.rotated), transform };
 }
 
 const alignedColumns = new WeakMap<TextColumn, { readonly key: string; readonly column: TextColumn }>();

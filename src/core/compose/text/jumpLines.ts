@@ -10,6 +10,7 @@ import { fill, type Fillable } from '../column/fill';
 import { movedLine } from '../displayList/line';
 import type { Paragraphs } from './paragraphs';
 import { placeOf } from './places';
+import { contentShowing } from '../frames/showing';
 import type { Shown, Thread } from '../frames/shown';
 import { type Columns, NOTHING_RESERVED, type Reserved } from '../frames/threads';
 
@@ -88,9 +89,8 @@ export class JumpLines {
       text: textId,
       box,
       columns: [{ box, lines: lines.map(({ line }) => movedLine(line, 0, dy)), paragraphs }],
+      ...contentShowing(shown.frame, shown.frame.box, shown.rotated),
       transform: shown.transform,
-      opacity: shown.frame.opacity,
-      blend: shown.frame.blend,
     };
     return { item, height };
   }

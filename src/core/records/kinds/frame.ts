@@ -26,6 +26,17 @@ import { FRAME_KINDS } from './frames';
 
 const WRAPPED = parts(properties(WRAP, ['mode', 'standOff', 'outline']));
 
+/** A place in the unit square of a box, or near it. */
+const PLACE_IN_BOX = parts({ x: figure(-4, 5), y: figure(-4, 5) });
+const CORNER = parts({ form: oneOf('square', 'rounded', 'cut', 'scooped'), size: SIZE });
+const SHADOW = withWhat({
+  dx: POINTS,
+  dy: POINTS,
+  blur: figure(0, 200),
+  swatch: reference('swatch', 'holds'),
+  opacity: SHARE,
+});
+
 export const FRAME: Kind<FrameRecord> = {
   called: 'frame',
   offered: 'Frame of a master',
@@ -44,18 +55,46 @@ export const FRAME: Kind<FrameRecord> = {
     },
     wrap: WRAPPED,
     outline: maybe(RINGS),
-    fill: maybe(withWhat(INKED)),
+    fill: maybe(withWhat({ ...INKED, opacity: maybe(SHARE) })),
+    gradient: maybe(
+      withWhat({
+        form: oneOf('linear', 'radial'),
+        from: PLACE_IN_BOX,
+        to: PLACE_IN_BOX,
+        ...INKED,
+        through: maybe(withWhat({ ...INKED, at: SHARE })),
+      }),
+    ),
     shape: maybe({
       is: 'typed',
-      kinds: { rectangle: {}, rounded: { radius: SIZE }, ellipse: {}, polygon: { points: list(figure(-1, 2), 4000, 6) } },
+      kinds: {
+        rectangle: {},
+        rounded: { radius: SIZE },
+        corners: { topLeft: CORNER, topRight: CORNER, bottomRight: CORNER, bottomLeft: CORNER },
+        ellipse: {},
+        arch: { rise: SIZE },
+        polygon: { points: list(figure(-1, 2), 4000, 6) },
+        outline: { rings: list(list(figure(-2, 3), 24_000, 12), 400, 1) },
+      },
     }),
-    border: maybe(withWhat({ weight: SIZE, ...INKED })),
+    border: maybe(
+      withWhat({
+        weight: SIZE,
+        ...INKED,
+        align: maybe(oneOf('inside', 'outside')),
+        line: maybe(oneOf('dashed', 'dotted', 'double')),
+        opacity: maybe(SHARE),
+      }),
+    ),
     rotation: maybe(figure(-360, 360)),
     opacity: maybe(SHARE),
     blend: maybe(oneOf(...BLENDS)),
-    shadow: maybe(
-      withWhat({ dx: POINTS, dy: POINTS, blur: figure(0, 200), swatch: reference('swatch', 'holds'), opacity: SHARE }),
-    ),
+    shadow: maybe(SHADOW),
+    innerShadow: maybe(SHADOW),
+    glow: maybe(withWhat({ blur: figure(0, 200), swatch: reference('swatch', 'holds'), opacity: SHARE })),
+    feather: maybe(figure(0, 720)),
+    fade: maybe(parts({ from: PLACE_IN_BOX, to: PLACE_IN_BOX })),
+    contentOpacity: maybe(SHARE),
     group: maybe(reference('group', 'forgets')),
     beside: maybe(
       withWhat({

@@ -1,7 +1,8 @@
 'use client';
 
 import { useMemo } from 'react';
-import { LAYOUT, layoutValues, LOOK, lookChange, lookValues, WRAP, wrapValues } from '@/core/properties/frame';
+import { LAYOUT, layoutValues, WRAP, wrapValues } from '@/core/properties/frame';
+import { LOOK, lookChange, lookValues, RULE, ruleValues } from '@/core/properties/look';
 import { pointsIn } from '@/core/geometry/outline';
 import { cropValues } from '@/core/pictures/placing';
 import { BESIDE } from '@/core/properties/captions';
@@ -39,6 +40,7 @@ export function FrameFields({ document, frames, actions }: FrameFieldsProps) {
     const picture = content.type === 'picture' ? find(document, 'picture', content.picture) : undefined;
     return picture && content.type === 'picture' ? [{ box, content, picture }] : [];
   });
+  const rules = frames.flatMap(({ box, content }) => (content.type === 'rule' ? [ruleValues(content, box)] : []));
   const isPictures = pictured.length === frames.length;
   const isBody = (frame: FrameRecord) => textOf(document, frame)?.text.role === 'body';
   const [first] = frames;
@@ -79,6 +81,11 @@ export function FrameFields({ document, frames, actions }: FrameFieldsProps) {
           />
         </Group>
       )}
+      {rules.length === frames.length && (
+        <Group name="Line">
+          <Fields table={RULE as Table} of={rules} choices={choices} {...of('rule', plain)} />
+        </Group>
+      )}
       {frames.every(({ beside }) => beside) && (
         <Group name="Beside its picture">
           <Fields table={BESIDE as Table} of={frames.map(({ beside }) => beside!)} choices={choices} {...of('beside', plain)} />
@@ -117,7 +124,7 @@ export function FrameFields({ document, frames, actions }: FrameFieldsProps) {
               </>
             ) : null
           }
-          {...of('look', lookChange)}
+          {...of('look', (key, value) => lookChange(key, value, lookValues(first)))}
         />
       </Group>
     </>

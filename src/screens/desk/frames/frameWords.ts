@@ -1,4 +1,4 @@
-import { BLEND_NAMES } from '@/core/properties/frame';
+import { BLEND_NAMES } from '@/core/properties/look';
 import { counted } from '@/core/records/count';
 import { pageGrid, stretchOf, stretchWords } from '@/core/page/grid';
 import { formatOf, type PlacedPage } from '@/core/page/pages';
@@ -49,16 +49,28 @@ export function troubleWords(fit: Fit): string[] {
   ];
 }
 
-const FORMS = { rectangle: '', rounded: 'rounded', ellipse: 'ellipse', polygon: 'polygon' } as const;
+const FORMS = {
+  rectangle: '',
+  rounded: 'rounded',
+  corners: 'corners',
+  ellipse: 'ellipse',
+  arch: 'arch',
+  polygon: 'polygon',
+  outline: 'outline',
+} as const;
 
 /** What a frame looks like, as far as it is not plain: "ellipse, 20°, shadow". */
-export const lookWords = ({ shape, rotation, opacity, blend, shadow }: FrameRecord): string =>
+export const lookWords = ({ shape, rotation, opacity, blend, gradient, shadow, glow, feather, fade }: FrameRecord): string =>
   [
     shape ? FORMS[shape.type] : '',
     rotation ? `${Math.round(rotation * 10) / 10}°` : '',
     opacity === undefined ? '' : `${Math.round(opacity * 100)} %`,
     blend ? BLEND_NAMES[blend].toLowerCase() : '',
+    gradient ? 'gradient' : '',
     shadow ? 'shadow' : '',
+    glow ? 'glow' : '',
+    feather ? 'soft edge' : '',
+    fade ? 'fade' : '',
   ]
     .filter((words) => words !== '')
     .join(', ');

@@ -7,8 +7,8 @@ import { useMemo } from 'react';
 import type { ComposerClient } from '@/client/composerClient';
 import type { DeskStore } from '@/client/deskStore';
 import type { PlannedActions } from '@/client/typesetter';
-import { setAppearance } from '@/core/actions/appearance';
-import type { Appearance } from '@/core/properties/frame';
+import { setAppearance, setRule } from '@/core/actions/appearance';
+import type { Appearance, RuleValues } from '@/core/properties/look';
 import type { Outline } from '@/core/geometry/outline';
 import {
   markFrames,
@@ -64,6 +64,7 @@ const FACETS = {
   look: setAppearance,
   crop: setCrop,
   beside: setBeside,
+  rule: setRule,
   adjust: setAdjust,
 } as const;
 
@@ -76,6 +77,7 @@ export interface FacetChange {
   look: Partial<Appearance>;
   crop: Partial<CropValues>;
   adjust: Partial<AdjustValues>;
+  rule: Partial<RuleValues>;
   beside: Partial<Pick<Beside, 'place' | 'gap' | 'width'>>;
 }
 
@@ -116,6 +118,17 @@ const LABELS: Readonly<Record<string, string>> = {
   fill: 'Change the fill',
   border: 'Change the border',
   shadow: 'Change the shadow',
+  innerShadow: 'Change the shadow',
+  contentOpacity: 'Change the opacity',
+  blend: 'Change the blending',
+  gradient: 'Change the gradient',
+  glow: 'Change the glow',
+  feather: 'Change the soft edge',
+  fade: 'Change the fade',
+  weight: 'Change the rule',
+  line: 'Change the rule',
+  start: 'Change the rule',
+  end: 'Change the rule',
 };
 
 const labelOf = (change: object): string => LABELS[Object.keys(change)[0] ?? ''] ?? 'Change the frame';

@@ -1,5 +1,5 @@
 import type { PanelContent, RuleContent } from '../../frame';
-import { SIZE } from '../../kind';
+import { maybe, oneOf, SIZE } from '../../kind';
 import type { FrameKind } from './kind';
 
 /** An area of colour under what it serves. */
@@ -10,9 +10,11 @@ export const PANEL_FRAME: FrameKind<PanelContent> = {
   isGround: true,
 };
 
+const LINE_END = oneOf('arrow', 'dot', 'bar');
+
 /** A line of ink, as long as its box is wide. */
 export const RULE_FRAME: FrameKind<RuleContent> = {
-  fields: { weight: SIZE },
+  fields: { weight: SIZE, line: maybe(oneOf('dashed', 'dotted', 'double', 'wavy')), start: maybe(LINE_END), end: maybe(LINE_END) },
   named: () => 'Rule',
   copied: (content) => content,
   isThin: true,
