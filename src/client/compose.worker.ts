@@ -4,6 +4,7 @@ import { expose, transfer } from 'comlink';
 import type { Node } from 'prosemirror-model';
 import { ActionError } from '@/core/actions/edit';
 import { addCaptions, type AddCaptions } from '@/core/actions/captions';
+import { lettersToFrame } from '@/core/actions/forms';
 import { fillFrame, type FillFrame, placePicture, type PlacePicture, swapPictures } from '@/core/actions/pictures';
 import { makeQuote, type Passage } from '@/core/actions/quotes';
 import { crowdedWords, fillSlots, type FillSlots } from '@/core/actions/slots';
@@ -299,6 +300,8 @@ function plan(action: keyof PlannedActions, intent: PlannedActions[keyof Planned
       return { diff: storedDiff(swapPictures(document, intent as PlannedActions['swapPictures'], composer)) };
     case 'addCaptions':
       return { diff: storedDiff(addCaptions(document, intent as AddCaptions, composer)) };
+    case 'lettersToFrame':
+      return { diff: storedDiff(lettersToFrame(document, intent as string, composer, shaper)) };
     case 'splitOff': {
       const frame = intent as string;
       const { content } = get(document, 'frame', frame);

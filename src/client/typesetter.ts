@@ -28,6 +28,8 @@ export interface PlannedActions {
   addCaptions: AddCaptions;
   /** The frame that is to be split off. */
   splitOff: string;
+  /** The frame whose letters become the form of a picture frame. */
+  lettersToFrame: string;
 }
 
 /** What an action does, and what is to be said of it. */

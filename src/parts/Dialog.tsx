@@ -1,6 +1,6 @@
 'use client';
 
-import { type ReactNode, useEffect, useRef } from 'react';
+import { type ReactNode, useLayoutEffect, useRef } from 'react';
 import { Dialog as Sheet } from 'react-aria-components/Dialog';
 import { Modal, ModalOverlay } from 'react-aria-components/Modal';
 
@@ -32,14 +32,18 @@ export function Dialog({ title, onClose, children, size = 'usual' }: DialogProps
   );
 }
 
-/** A field is what one wants to type into: the first has the focus, unless another says that it is the first. */
+/**
+ * A field is what one wants to type into: the first has the focus, unless another says that it is the first; without any, the
+ * sheet itself. It has it as soon as it is seen: a key pressed then is meant for it.
+ */
 function Fields({ children }: { children: ReactNode }) {
   const ref = useRef<HTMLDivElement>(null);
-  useEffect(
+  useLayoutEffect(
     () =>
       (
         ref.current?.querySelector<HTMLElement>('[data-first]') ??
-        ref.current?.querySelector<HTMLElement>('input, select, textarea')
+        ref.current?.querySelector<HTMLElement>('input, select, textarea') ??
+        ref.current?.closest<HTMLElement>('[role=dialog]')
       )?.focus(),
     [],
   );

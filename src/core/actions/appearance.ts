@@ -5,6 +5,7 @@ import { said } from '../records/said';
 import { changeProblem } from '../properties/limits';
 import { type Appearance, LOOK, RULE, type RuleValues, ruleValues } from '../properties/look';
 import { ActionError, Edit } from './edit';
+import { freed } from './forms';
 import { frameKind } from '../records/kinds/frames';
 
 /**
@@ -21,7 +22,9 @@ export function setAppearance(document: Document, ids: readonly string[], change
   for (const id of ids) {
     const frame = get(document, 'frame', id);
     if (shape && frameKind(frame.content).isThin) throw new ActionError('A rule has no other form.');
-    edit.put(said({ ...frame, ...changes, ...(turned.rotation === 0 ? { rotation: undefined } : turned) }));
+    // A free outline begins as the form that there is.
+    const form = shape?.type === 'outline' && shape.rings.length === 0 ? { shape: freed(frame) } : {};
+    edit.put(said({ ...frame, ...changes, ...form, ...(turned.rotation === 0 ? { rotation: undefined } : turned) }));
   }
   return edit.diff();
 }

@@ -212,7 +212,7 @@ const cornersOf = (values: LookValues | undefined): Extract<Shape, { type: 'corn
   bottomLeft: values?.bottomLeft ?? CORNER,
 });
 
-/** A form to begin with; what is drawn by hand begins as the even polygon there is. */
+/** A form to begin with. A free outline without rings is that which the frame has. */
 function shapeOf(form: Shape['type'], values: LookValues | undefined): Shape | undefined {
   switch (form) {
     case 'rounded':
@@ -224,23 +224,12 @@ function shapeOf(form: Shape['type'], values: LookValues | undefined): Shape | u
     case 'polygon':
       return { type: form, points: evenPolygon(CORNERS) };
     case 'outline':
-      return { type: form, rings: [smoothRing()] };
+      return { type: form, rings: [] };
     case 'ellipse':
       return { type: form };
     case 'rectangle':
       return undefined;
   }
-}
-
-/** Four points with round curves between them, which fill the unit square. */
-function smoothRing(): number[] {
-  const k = 0.5 * (4 / 3) * (Math.SQRT2 - 1);
-  return [
-    ...[0.5, 0, 0.5 - k, 0, 0.5 + k, 0],
-    ...[1, 0.5, 1, 0.5 - k, 1, 0.5 + k],
-    ...[0.5, 1, 0.5 + k, 1, 0.5 - k, 1],
-    ...[0, 0.5, 0, 0.5 + k, 0, 0.5 - k],
-  ];
 }
 
 const swatch = { label: 'Colour', kind: { type: 'pick', of: 'swatch' } } as const;

@@ -35,6 +35,13 @@ export const UNDER_WAY: Partial<Record<Doing['doing'], string>> = {
   asking: 'Choose what goes in the stretch first, or press Esc',
 };
 
+/** Ways of making one form of several frames. */
+const COMBININGS = [
+  { how: 'join', name: 'Join the forms of the chosen frames' },
+  { how: 'subtract', name: 'Subtract the upper forms from the lowest' },
+  { how: 'intersect', name: 'Keep what the chosen forms share' },
+] as const;
+
 /** What can be done on the desk, in the order of the command bar. A new one is one line. */
 export function deskCommands(
   desk: Desk,
@@ -125,6 +132,22 @@ export function deskCommands(
       on.group,
     ),
     command('ungroup', 'Ungroup', 'Alt+Shift+G', none || (!group && 'No group is chosen'), on.ungroup),
+    ...COMBININGS.map(({ how, name }) =>
+      command(
+        how,
+        name,
+        undefined,
+        none || (count < 2 ? 'Choose two frames or more' : group && 'Ungroup them first'),
+        () => desk.actions.combineForms(ids, how) && chosen.choose(ids),
+      ),
+    ),
+    command(
+      'letters-frame',
+      'Make a picture frame of its letters',
+      undefined,
+      isText,
+      () => void desk.actions.lettersToFrame(only!.frame.id),
+    ),
     ...ARRANGEMENTS.map((each) =>
       command(
         each.id,

@@ -173,7 +173,7 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
       choose([...(more ? chosen.ids : []), ...within.map(({ frame }) => frame.id)]);
     },
     onCopied: (places) => chooseAllAdded(actions.leaveCopies(places)),
-    onShaped: (frame, shape) => actions.put('look', [frame], { shape }),
+    onLooks: (frame, look) => actions.put('look', [frame], look),
     onTurned: (frame, rotation) => actions.put('look', [frame], { rotation }),
     onSwapped: (one, other) => void actions.swapPictures([one, other]),
     onDropped: (carried, target) => void puttingDown.drop(carried, target),

@@ -1,6 +1,6 @@
 import type { Box } from '../../geometry/box';
-import { boxOutline, laidOver, type Outline } from '../../geometry/outline';
-import { cornerAt, flatPath, pathData, pathLaidOver, ROUND } from '../../geometry/path';
+import { laidOver, type Outline } from '../../geometry/outline';
+import { cornerAt, flatPath, type Path, pathData, pathLaidOver, ROUND, straightPath } from '../../geometry/path';
 import type { Corner, Corners, Shape } from '../../records/frame';
 import type { Contour } from '../displayList/displayList';
 
@@ -71,51 +71,33 @@ function arch({ x, y, w, h }: Box, rise: number): number[] {
   ];
 }
 
-/** Points to a quarter of a curve: of a circle of 500 pt they stay within a twentieth of a point. */
-const STEPS = 48;
+/** The points and curves of an edge, clockwise. */
+export function pathOf(contour: Contour): Path {
+  if (contour.type === 'path') return contour.path;
+  if (contour.type === 'outline') return straightPath(contour.outline);
+  const { box } = contour;
+  if (contour.type === 'ellipse') return [ellipse(box)];
+  const all: Corner = { form: contour.radius === 0 ? 'square' : 'rounded', size: contour.radius };
+  return [withCorners({ topLeft: all, topRight: all, bottomRight: all, bottomLeft: all }, box)];
+}
+
+/** Four points with curves between them. */
+function ellipse({ x, y, w, h }: Box): number[] {
+  const [cx, cy, kx, ky] = [x + w / 2, y + h / 2, (w / 2) * ROUND, (h / 2) * ROUND];
+  return [
+    ...[cx, y, cx - kx, y, cx + kx, y],
+    ...[x + w, cy, x + w, cy - ky, x + w, cy + ky],
+    ...[cx, y + h, cx + kx, y + h, cx - kx, y + h],
+    ...[x, cy, x, cy + ky, x, cy - ky],
+  ];
+}
 
 /** The same edge as rings of points; curves by points on them. */
-export function outlineOf(contour: Contour): Outline {
-  if (contour.type === 'outline') return contour.outline;
-  if (contour.type === 'path') return flatPath(contour.path);
-  const { box } = contour;
-  if (contour.type === 'rectangle' && contour.radius === 0) return boxOutline(box);
-  const rx = contour.type === 'ellipse' ? box.w / 2 : contour.radius;
-  const ry = contour.type === 'ellipse' ? box.h / 2 : contour.radius;
-  const ring: number[] = [];
-  const centres = [
-    [box.x + box.w - rx, box.y + ry],
-    [box.x + box.w - rx, box.y + box.h - ry],
-    [box.x + rx, box.y + box.h - ry],
-    [box.x + rx, box.y + ry],
-  ] as const;
-  centres.forEach(([cx, cy], quarter) => {
-    for (let i = 0; i <= STEPS; i++) {
-      const angle = ((quarter - 1) * Math.PI) / 2 + (i / STEPS) * (Math.PI / 2);
-      ring.push(cx + rx * Math.cos(angle), cy + ry * Math.sin(angle));
-    }
-  });
-  return [ring];
-}
+export const outlineOf = (contour: Contour): Outline =>
+  contour.type === 'outline' ? contour.outline : flatPath(pathOf(contour));
 
-/** A contour as path data (SVG 1.1); ellipses and corners by cubic curves, four to the round. */
-export function contourPath(contour: Contour, figure: (value: number) => string): string {
-  if (contour.type === 'outline') return contour.outline.map((ring) => `M${ring.map(figure).join(' ')}Z`).join('');
-  if (contour.type === 'path') return pathData(contour.path, figure);
-  const { box } = contour;
-  const rx = contour.type === 'ellipse' ? box.w / 2 : contour.radius;
-  const ry = contour.type === 'ellipse' ? box.h / 2 : contour.radius;
-  const r = box.x + box.w;
-  const b = box.y + box.h;
-  const f = (...values: number[]) => values.map(figure).join(' ');
-  if (rx === 0) return `M${f(box.x, box.y)}L${f(r, box.y)}L${f(r, b)}L${f(box.x, b)}Z`;
-  // A quarter of a circle by one cubic curve: handles of 4/3·(√2 − 1) of the radius.
-  const k = (4 / 3) * (Math.SQRT2 - 1);
-  const kx = rx * (1 - k);
-  const ky = ry * (1 - k);
-  return (
-    `M${f(box.x + rx, box.y)}L${f(r - rx, box.y)}C${f(r - kx, box.y, r, box.y + ky, r, box.y + ry)}` +
-    `L${f(r, b - ry)}C${f(r, b - ky, r - kx, b, r - rx, b)}L${f(box.x + rx, b)}` +
-    `C${f(box.x + kx, b, box.x, b - ky, box.x, b - ry)}L${f(box.x, box.y + ry)}C${f(box.x, box.y + ky, box.x + kx, box.y, box.x + rx, box.y)}Z`
-  );
-}
+/** An edge as path data (SVG 1.1); ellipses and corners by cubic curves, four to the round. */
+export const contourPath = (contour: Contour, figure: (value: number) => string): string =>
+  contour.type === 'outline'
+    ? contour.outline.map((ring) => `M${ring.map(figure).join(' ')}Z`).join('')
+    : pathData(pathOf(contour), figure);

@@ -2,8 +2,10 @@
 
 import { useEffect, useRef } from 'react';
 import { type Clip, clipOf, pasteFrames } from '@/core/actions/copying';
+import { putOutline } from '@/core/actions/forms';
 import { removeFrames } from '@/core/actions/frames';
 import { standing } from '@/core/page/beside';
+import { drawnPath, isDrawn } from '@/formats/svg/drawnPath';
 import { counted } from '@/core/records/count';
 import { isTyping } from '../../frame/commands/command';
 import { useLatest } from '../../frame/useLatest';
@@ -56,6 +58,20 @@ export function useClipboard(
     }
   };
 
+  /** Path data and drawings become a panel of that form. */
+  const pasteDrawing = (words: string) => {
+    try {
+      const page = targetPage();
+      const { width, height } = desk.format;
+      const within = { x: width / 4, y: height / 4, w: width / 2, h: height / 2 };
+      const { diff, frame } = putOutline(store.document, page, drawnPath(words), within);
+      store.do('Paste a form', diff);
+      chosen.choose([frame]);
+    } catch (error) {
+      say((error as Error).message, 'wrong');
+    }
+  };
+
   const onTake = useLatest((event: ClipboardEvent) => {
     if (!event.clipboardData || desk.held.length === 0 || !isFree(event)) return;
     // Words that somebody has selected with the mouse are what is meant.
@@ -66,7 +82,13 @@ export function useClipboard(
   const isShifted = useRef(false);
   const onPaste = useLatest((event: ClipboardEvent) => {
     const frames = event.clipboardData?.getData(FRAMES);
-    if (!frames || !isFree(event)) return;
+    if (!isFree(event)) return;
+    const words = frames ? '' : (event.clipboardData?.getData('text/plain') ?? '');
+    if (isDrawn(words)) {
+      event.preventDefault();
+      return pasteDrawing(words);
+    }
+    if (!frames) return;
     event.preventDefault();
     paste(() => JSON.parse(frames) as Clip, isShifted.current);
   });

@@ -8,6 +8,8 @@ import type { ComposerClient } from '@/client/composerClient';
 import type { DeskStore } from '@/client/deskStore';
 import type { PlannedActions } from '@/client/typesetter';
 import { setAppearance, setRule } from '@/core/actions/appearance';
+import { combineFrames } from '@/core/actions/forms';
+import type { Combining } from '@/core/geometry/shapes';
 import type { Appearance, RuleValues } from '@/core/properties/look';
 import type { Outline } from '@/core/geometry/outline';
 import {
@@ -129,6 +131,12 @@ const LABELS: Readonly<Record<string, string>> = {
   line: 'Change the rule',
   start: 'Change the rule',
   end: 'Change the rule',
+};
+
+const COMBINED: Readonly<Record<Combining, string>> = {
+  join: 'Join frames',
+  subtract: 'Subtract frames',
+  intersect: 'Intersect frames',
 };
 
 const labelOf = (change: object): string => LABELS[Object.keys(change)[0] ?? ''] ?? 'Change the frame';
@@ -262,6 +270,8 @@ export function useDeskActions(store: DeskStore, composer: ComposerClient, say: 
       placeStory: (intent: PlannedActions['placeStory']) => plan('Place a story', 'placeStory', intent),
       fillSlots: (intent: PlannedActions['fillSlots']) => plan('Fill slots with a story', 'fillSlots', intent),
       goOn: (intent: PlannedActions['continueThread']) => plan('Continue a story', 'continueThread', intent),
+      lettersToFrame: (frame: string) => plan('Make a frame of letters', 'lettersToFrame', frame),
+      combineForms: (ids: readonly string[], how: Combining) => act(COMBINED[how], (document) => combineFrames(document, ids, how)),
       splitOff: (frame: string) => plan('Split off a frame', 'splitOff', frame),
       takeOut: (frame: string) => act('Take a frame out of its thread', (document) => takeOut(document, frame)),
       join: (intent: JoinThread) => act('Continue a story', (document) => joinThread(document, intent)),

@@ -10,7 +10,7 @@ import type { Seen } from '@/core/geometry/neighbours';
 import type { Outline } from '@/core/geometry/outline';
 import type { PlacedPage } from '@/core/page/pages';
 import type { CropValues } from '@/core/properties/crop';
-import type { Shape } from '@/core/records/frame';
+import type { Appearance } from '@/core/properties/look';
 import type { PageGuide } from '@/core/records/page';
 import { type FrameInSight, inPlace } from '../frames/frameInSight';
 import type { TextHolder } from '../../text/textInHand';
@@ -43,7 +43,7 @@ export interface Picking {
  * What the hand is doing, one thing at a time. What a key or a press means follows from it, so that none can mean
  * something in a state that nobody is in:
  * `choosing` frames, with nothing under way; `measuring` between two points; `guiding` a guide over the page, `marking` out a
- * stretch, `gathering` frames by a line around them, `moving` or sizing frames, `turning` one, `bending` a polygon,
+ * stretch, `gathering` frames by a line around them, `moving` or sizing frames, `turning` one, `bending` what one looks like,
  * `carrying` something over the desk, all as long as the pointer is held; `asking` what a marked stretch shall be;
  * `listing` what can be done with what was pressed;
  * `cropping` a picture under its frame; `outlining` a frame point by point; `picking` a sentence; `typing` into a text.
@@ -82,7 +82,7 @@ export type Doing =
   | { readonly doing: 'measuring'; readonly from: Point; readonly to: Point }
   /** Turning a frame, degrees clockwise. */
   | { readonly doing: 'turning'; readonly frame: string; readonly rotation: number }
-  | { readonly doing: 'bending'; readonly frame: string; readonly shape: Shape }
+  | { readonly doing: 'bending'; readonly frame: string; readonly look: Partial<Appearance> }
   | { readonly doing: 'carrying'; readonly carry: Carry }
   /** Inside a picture, whose frame stays where it is; `crop` while it is being moved, zoomed or turned. */
   | { readonly doing: 'cropping'; readonly frame: string; readonly crop?: CropValues }
@@ -159,5 +159,5 @@ export function useInHand(hand: Hand, each: FrameInSight, pages: readonly Placed
   });
   if (!now) return each;
   if ('on' in now) return inPlace(each, now, pages);
-  return { ...each, frame: now.doing === 'turning' ? { ...frame, rotation: now.rotation } : { ...frame, shape: now.shape } };
+  return { ...each, frame: now.doing === 'turning' ? { ...frame, rotation: now.rotation } : { ...frame, ...now.look } };
 }

@@ -3,7 +3,7 @@
 import { useEffect, useMemo, useRef, type PointerEvent as ReactPointerEvent } from 'react';
 import type { ComposerClient } from '@/client/composerClient';
 import type { DeskStore } from '@/client/deskStore';
-import { setAppearance, turnedWithin, withCorner } from '@/core/actions/appearance';
+import { setAppearance, turnedWithin } from '@/core/actions/appearance';
 import { ActionError } from '@/core/actions/edit';
 import { placeFrames, type Place } from '@/core/actions/frames';
 import { isEmptyFrame } from '@/core/actions/threads';
@@ -15,7 +15,7 @@ import type { Diff } from '@/core/records/diff';
 import { type Document, find } from '@/core/records/document';
 import { pageGrid, stretchBetween, stretchBox } from '@/core/page/grid';
 import type { PlacedPage } from '@/core/page/pages';
-import type { Shape } from '@/core/records/frame';
+import type { Appearance } from '@/core/properties/look';
 import type { FormatRecord, FrameRecord } from '@/core/records/index';
 import { followPointer, hasWandered } from '../../../parts/followPointer';
 import { isGround } from '@/core/page/ground';
@@ -48,7 +48,7 @@ interface Surroundings {
   readonly onCopied: (places: ReadonlyMap<string, Place>) => void;
   /** @param more what is chosen stays so */
   readonly onGathered: (around: Box, more: boolean) => void;
-  readonly onShaped: (frame: string, shape: Shape) => void;
+  readonly onLooks: (frame: string, look: Partial<Appearance>) => void;
   readonly onTurned: (frame: string, rotation: number) => void;
   readonly onSwapped: (one: string, other: string) => void;
   readonly onDropped: (carry: Carry, target: Target) => void;
@@ -177,23 +177,23 @@ export function useHandling(around: Surroundings) {
     );
   };
 
-  /** Drags a corner of a polygon: text follows its form. */
-  const pullCorner = ({ frame, box }: FrameInSight, corner: number, start: ReactPointerEvent) => {
+  /**
+   * Drags something of what a frame looks like, such as a corner of its form: text follows.
+   * @param looks what it looks like when the hand has gone so far along its sides, points
+   */
+  const pullLook = ({ frame }: FrameInSight, start: ReactPointerEvent, looks: (by: Point) => Partial<Appearance>) => {
     const { store, composer } = around;
-    const { shape } = frame;
-    if (shape?.type !== 'polygon') return;
-    let to: Shape | undefined;
+    let to: Partial<Appearance> | undefined;
     followPointer(
       (event) => {
         if (!to && !hasWandered(start, event)) return;
-        const by = alongFrame(frame, desk.gone(start, event));
-        to = withCorner(shape, corner, shape.points[2 * corner]! + by.x / box.w, shape.points[2 * corner + 1]! + by.y / box.h);
-        hand.take({ doing: 'bending', frame: frame.id, shape: to });
-        composer.draft(setAppearance(store.document, [frame.id], { shape: to }));
+        to = looks(alongFrame(frame, desk.gone(start, event)));
+        hand.take({ doing: 'bending', frame: frame.id, look: to });
+        composer.draft(setAppearance(store.document, [frame.id], to));
       },
       (event) => {
         hand.rest('bending');
-        if (to && event) latest.current.onShaped(frame.id, to);
+        if (to && event) latest.current.onLooks(frame.id, to);
         else if (to) composer.draft(null);
       },
     );
@@ -285,7 +285,7 @@ export function useHandling(around: Surroundings) {
     );
   };
 
-  return { pull, pullTurn, pullCorner, markOut, carryOver, carriedTo };
+  return { pull, pullTurn, pullLook, markOut, carryOver, carriedTo };
 }
 
 /** A change, or none where it cannot be. */

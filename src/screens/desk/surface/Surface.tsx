@@ -1,5 +1,7 @@
 'use client';
 
+import { withCorner } from '@/core/actions/appearance';
+import { pathPoint, withPathPoint } from '@/core/actions/forms';
 import { type PointerEvent as ReactPointerEvent, type ReactNode, useMemo } from 'react';
 import { around, contains, type Point } from '@/core/geometry/box';
 import { isGround } from '@/core/page/ground';
@@ -17,6 +19,8 @@ import { Misspellings } from './Misspellings';
 import { Threads } from '../text/Threads';
 import type { Desk } from '../useDesk';
 import { Block, Brackets, BracketsOfMany, Corners, TurnHold } from './Holds';
+import { LookHolds } from './LookHolds';
+import { PathPoints } from './PathPoints';
 import { Distances } from './Distances';
 import { InsidePicture } from './InsidePicture';
 import { Measure } from './Measure';
@@ -303,8 +307,40 @@ function Held({ desk, each }: { desk: Desk; each: FrameInSight }) {
           chosen={now}
           shape={shape}
           view={view}
-          onPull={(corner, event) => gestures.pullCorner(each, corner, event)}
+          onPull={(corner, event) =>
+            gestures.pullLook(each, event, ({ x, y }) => ({
+              shape: withCorner(
+                shape,
+                corner,
+                shape.points[2 * corner]! + x / each.box.w,
+                shape.points[2 * corner + 1]! + y / each.box.h,
+              ),
+            }))
+          }
           onShape={(to) => desk.actions.put('look', [each.frame.id], { shape: to })}
+        />
+      )}
+      {only && !isMoving && !isPicking && !each.locked && (
+        <LookHolds
+          chosen={now}
+          view={view}
+          onPull={(event, looks) => gestures.pullLook(each, event, looks)}
+          onLook={(look) => desk.actions.put('look', [each.frame.id], look)}
+        />
+      )}
+      {only && shape?.type === 'outline' && !isMoving && !isPicking && (
+        <PathPoints
+          chosen={now}
+          shape={shape}
+          view={view}
+          onPull={(place, event) => {
+            const [px, py] = pathPoint(shape, place);
+            gestures.pullLook(each, event, ({ x, y }) => ({
+              shape: withPathPoint(shape, place, px + x / each.box.w, py + y / each.box.h),
+            }));
+          }}
+          onShape={(to) => desk.actions.put('look', [each.frame.id], { shape: to })}
+          say={desk.say}
         />
       )}
     </>
