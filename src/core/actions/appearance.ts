@@ -1,10 +1,12 @@
 import type { Diff } from '../records/diff';
 import { type Document, get } from '../records/document';
 import type { Shape } from '../records/frame';
+import { finished } from '../page/finished';
 import { said } from '../records/said';
 import { changeProblem } from '../properties/limits';
 import { type Appearance, LOOK, RULE, type RuleValues, ruleValues } from '../properties/look';
 import { ActionError, Edit } from './edit';
+import { saysItself } from './finishes';
 import { freed } from './forms';
 import { frameKind } from '../records/kinds/frames';
 
@@ -23,8 +25,9 @@ export function setAppearance(document: Document, ids: readonly string[], change
     const frame = get(document, 'frame', id);
     if (shape && frameKind(frame.content).isThin) throw new ActionError('A rule has no other form.');
     // A free outline begins as the form that there is.
-    const form = shape?.type === 'outline' && shape.rings.length === 0 ? { shape: freed(frame) } : {};
-    edit.put(said({ ...frame, ...changes, ...form, ...(turned.rotation === 0 ? { rotation: undefined } : turned) }));
+    const form =
+      shape?.type === 'outline' && shape.rings.length === 0 ? { shape: freed(finished(document, frame)) } : {};
+    edit.put(said({ ...frame, ...changes, ...form, ...saysItself(frame, changes), ...(turned.rotation === 0 ? { rotation: undefined } : turned) }));
   }
   return edit.diff();
 }

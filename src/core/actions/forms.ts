@@ -54,7 +54,12 @@ export function combineFrames(document: Document, ids: readonly string[], how: C
   const outline = others.reduce((sum, each) => combined(how, sum, edgeOf(each)), edgeOf(lowest!));
   const edit = new Edit(document);
   edit.put(withOutline(document, lowest!, outline));
-  edit.take(removeFrames(edit.document, others.map(({ id }) => id)));
+  edit.take(
+    removeFrames(
+      edit.document,
+      others.map(({ id }) => id),
+    ),
+  );
   return edit.diff();
 }
 
@@ -130,10 +135,22 @@ export function lettersToFrame(document: Document, id: string, typesetter: Types
   );
   if (outline.length === 0) throw new ActionError('That frame shows no letters.');
   const edit = new Edit(document);
-  const free = said({ ...frame, content: { type: 'picture' as const, fit: 'fill' as const }, fill: undefined, border: undefined });
+  const free = said({
+    ...frame,
+    content: { type: 'picture' as const, fit: 'fill' as const },
+    fill: undefined,
+    border: undefined,
+  });
   const made = withOutline(document, free, outline);
   edit.take(removeFrames(edit.document, [id]));
-  putFrame(edit, frame.on, made.box, made.content, { ...frame.wrap, outline: 'shape' }, { shape: made.shape, order: frame.order });
+  putFrame(
+    edit,
+    frame.on,
+    made.box,
+    made.content,
+    { ...frame.wrap, outline: 'shape' },
+    { shape: made.shape, order: frame.order },
+  );
   return edit.diff();
 }
 
@@ -207,8 +224,18 @@ export function withPathPointAfter(shape: FreeOutline, ring: number, point: numb
     made[4 + k] = e;
   }
   // A straight side stays one: its new point has no handles.
-  const [x0, y0, x1, y1] = [shape.rings[ring]![at]!, shape.rings[ring]![at + 1]!, shape.rings[ring]![next]!, shape.rings[ring]![next + 1]!];
-  const [hx, hy, gx, gy] = [shape.rings[ring]![at + 4]!, shape.rings[ring]![at + 5]!, shape.rings[ring]![next + 2]!, shape.rings[ring]![next + 3]!];
+  const [x0, y0, x1, y1] = [
+    shape.rings[ring]![at]!,
+    shape.rings[ring]![at + 1]!,
+    shape.rings[ring]![next]!,
+    shape.rings[ring]![next + 1]!,
+  ];
+  const [hx, hy, gx, gy] = [
+    shape.rings[ring]![at + 4]!,
+    shape.rings[ring]![at + 5]!,
+    shape.rings[ring]![next + 2]!,
+    shape.rings[ring]![next + 3]!,
+  ];
   if (x0 === hx && y0 === hy && x1 === gx && y1 === gy) {
     const straight = [...shape.rings[ring]!];
     const [x, y] = [mid(x0, x1), mid(y0, y1)];
@@ -223,7 +250,8 @@ export function withPathPointAfter(shape: FreeOutline, ring: number, point: numb
 export function withoutPathPoint(shape: FreeOutline, ring: number, point: number): FreeOutline {
   const own = [...shape.rings[ring]!];
   own.splice(PER_POINT * point, PER_POINT);
-  if (own.length >= 2 * PER_POINT && !(own.length === 2 * PER_POINT && isFlat(own))) return { ...shape, rings: shape.rings.with(ring, own) };
+  if (own.length >= 2 * PER_POINT && !(own.length === 2 * PER_POINT && isFlat(own)))
+    return { ...shape, rings: shape.rings.with(ring, own) };
   if (shape.rings.length === 1) throw new ActionError('A form has at least two points with a curve, or three.');
   return { ...shape, rings: shape.rings.filter((_, i) => i !== ring) };
 }

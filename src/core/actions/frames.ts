@@ -1,6 +1,7 @@
 import { generateKeyBetween } from 'fractional-indexing';
 import type { Box } from '../geometry/box';
 import type { Outline } from '../geometry/outline';
+import { finished } from '../page/finished';
 import { said } from '../records/said';
 import { withCaptions } from '../page/beside';
 import { columnAt, pageGrid, type PageGrid } from '../page/grid';
@@ -14,6 +15,7 @@ import { type FrameContent, sidesOf, type TextContent, textContent, type TextLay
 import type { FrameRecord } from '../records/index';
 import type { TextRole } from '../records/text';
 import { ActionError, Edit, newId, orderAfter, orderBehind } from './edit';
+import { saysItself } from './finishes';
 import { dissolveIfAlone } from './groups';
 import { frameKind, frameName, layoutOf, withLayout } from '../records/kinds/frames';
 
@@ -154,7 +156,8 @@ export function setWrap(document: Document, ids: readonly string[], wrap: Partia
   if (wrong) throw new ActionError(wrong);
   for (const id of ids) {
     const frame = get(document, 'frame', id);
-    edit.put({ ...frame, wrap: withOutline(document, frame, { ...frame.wrap, ...wrap }) });
+    const before = finished(document, frame).wrap;
+    edit.put({ ...frame, wrap: withOutline(document, frame, { ...before, ...wrap }), ...saysItself(frame, { wrap }) });
   }
   return edit.diff();
 }
@@ -196,7 +199,7 @@ export function setTextLayout(document: Document, ids: readonly string[], layout
     const down = (content.turns ?? 0) % 2 === 1 ? frame.box.w : frame.box.h;
     if (!content.grows && down - inset.top - inset.bottom < LEAST_SIDE)
       throw new ActionError('The insets would leave the text no height.');
-    edit.put(withLayout(frame, layout));
+    edit.put({ ...withLayout(frame, layout), ...('inset' in layout ? saysItself(frame, { inset: layout.inset }) : {}) });
   }
   return edit.diff();
 }

@@ -52,8 +52,7 @@ interface FromTo {
 const isWay = ({ from, to }: FromTo, [a, b]: readonly [Point, Point]): boolean =>
   from.x === a.x && from.y === a.y && to.x === b.x && to.y === b.y;
 
-const wayOf = (each: FromTo): Way =>
-  (Object.keys(WAYS) as Exclude<Way, 'own'>[]).find((way) => isWay(each, WAYS[way])) ?? 'own';
+const wayOf = (each: FromTo): Way => (Object.keys(WAYS) as Exclude<Way, 'own'>[]).find((way) => isWay(each, WAYS[way])) ?? 'own';
 
 /** A gradient as its fields have it: which way it runs, in a word. */
 export interface GradientValues extends Tinted, FromTo {
@@ -81,7 +80,8 @@ export interface LookValues {
   readonly blend: Blend | 'normal';
   readonly fill: Required<Fill> | null;
   readonly gradient: GradientValues | null;
-  readonly border: (Tinted & { readonly weight: number; readonly align: string; readonly line: string; readonly opacity: number }) | null;
+  readonly border:
+    (Tinted & { readonly weight: number; readonly align: string; readonly line: string; readonly opacity: number }) | null;
   readonly shadow: NonNullable<FrameRecord['shadow']> | null;
   readonly innerShadow: NonNullable<FrameRecord['shadow']> | null;
   readonly glow: Glow | null;
@@ -137,7 +137,9 @@ export function lookValues(frame: FrameRecord): LookValues {
     blend,
     fill: fill ? { ...fill, opacity: fill.opacity ?? 1 } : null,
     gradient: gradient ? gradientValues(gradient) : null,
-    border: border ? { ...border, align: border.align ?? 'centre', line: border.line ?? 'plain', opacity: border.opacity ?? 1 } : null,
+    border: border
+      ? { ...border, align: border.align ?? 'centre', line: border.line ?? 'plain', opacity: border.opacity ?? 1 }
+      : null,
     shadow,
     innerShadow,
     glow,
@@ -179,7 +181,9 @@ export function lookChange(key: string, value: unknown, values?: LookValues): Pa
     case 'fill':
       return { fill: (value && without(value as object, { opacity: 1 })) as Fill | undefined };
     case 'border':
-      return { border: (value && without(value as object, { align: 'centre', line: 'plain', opacity: 1 })) as Border | undefined };
+      return {
+        border: (value && without(value as object, { align: 'centre', line: 'plain', opacity: 1 })) as Border | undefined,
+      };
     case 'gradient':
       return { gradient: value ? gradientOf(value as GradientValues) : undefined };
     case 'fade':
@@ -340,7 +344,10 @@ export const LOOK: TableOf<Omit<LookValues, 'isRule' | 'isFilled'>> = {
     help: 'How its colours mix with those under it.',
     wide: true,
   },
-  fill: { label: 'Fill', kind: { type: 'part', none: true, usual: { ...INK, opacity: 1 }, fields: { swatch, tint, opacity: share } } },
+  fill: {
+    label: 'Fill',
+    kind: { type: 'part', none: true, usual: { ...INK, opacity: 1 }, fields: { swatch, tint, opacity: share } },
+  },
   gradient: {
     label: 'Gradient',
     help: 'The fill runs into a second colour.',
@@ -419,10 +426,20 @@ export const LOOK: TableOf<Omit<LookValues, 'isRule' | 'isFilled'>> = {
       type: 'part',
       none: true,
       usual: { blur: 12, swatch: 'accent1', opacity: 0.8 },
-      fields: { blur: { label: 'Width', kind: millimetres(0, 200) }, opacity: SHADOW_FIELDS.opacity, swatch: SHADOW_FIELDS.swatch },
+      fields: {
+        blur: { label: 'Width', kind: millimetres(0, 200) },
+        opacity: SHADOW_FIELDS.opacity,
+        swatch: SHADOW_FIELDS.swatch,
+      },
     },
   },
-  feather: { label: 'Soft edge', kind: millimetres(0, 720), help: 'It grows fainter towards its edge.', when: isNoRule, wide: true },
+  feather: {
+    label: 'Soft edge',
+    kind: millimetres(0, 720),
+    help: 'It grows fainter towards its edge.',
+    when: isNoRule,
+    wide: true,
+  },
   fade: {
     label: 'Fade',
     help: 'It grows fainter towards one side.',

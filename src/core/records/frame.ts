@@ -260,6 +260,29 @@ export interface Beside {
   readonly dy?: number | undefined;
 }
 
+/**
+ * What a finish says of a frame. Rotation, crop and place are the frame's own; so is a form that was drawn, which a finish may give
+ * corners to only where it says so.
+ */
+export const FINISHED = [
+  'shape',
+  'opacity',
+  'contentOpacity',
+  'blend',
+  'fill',
+  'gradient',
+  'border',
+  'shadow',
+  'innerShadow',
+  'glow',
+  'feather',
+  'fade',
+  'inset',
+  'wrap',
+] as const;
+
+export type FinishedKey = (typeof FINISHED)[number];
+
 /** A frame: an area on a page or master, and what it shows. */
 export interface FrameRecord extends RecordBase<'frame'> {
   /** The page or master it lies on. */
@@ -307,6 +330,9 @@ export interface FrameRecord extends RecordBase<'frame'> {
   readonly fade?: Fade | undefined;
   /** Of what it shows by itself, without its area and border: 0 to 1; 1 when not said. */
   readonly contentOpacity?: number | undefined;
+  /** What it looks like by name, and what of that it says otherwise itself. */
+  readonly finish?: string | undefined;
+  readonly own?: readonly FinishedKey[] | undefined;
   /** The group it belongs to. */
   readonly group?: string | undefined;
   /** It is the caption or credit of another frame, and lies where that one does. */

@@ -2,6 +2,7 @@ import type { AcceptanceRecord } from './acceptance';
 import type { AdvertisementRecord } from './advertisement';
 import type { CharacterStyleRecord } from './characterStyle';
 import type { DetailsRecord } from './details';
+import type { FinishRecord } from './finish';
 import type { FormatRecord } from './format';
 import type { FrameRecord } from './frame';
 import type { GroupRecord } from './group';
@@ -36,6 +37,7 @@ export interface RecordKinds {
   characterStyle: CharacterStyleRecord;
   swatch: SwatchRecord;
   palette: PaletteRecord;
+  finish: FinishRecord;
   profile: ProfileRecord;
   acceptance: AcceptanceRecord;
 }
@@ -48,6 +50,7 @@ export type {
   AdvertisementRecord,
   CharacterStyleRecord,
   DetailsRecord,
+  FinishRecord,
   FormatRecord,
   FrameRecord,
   GroupRecord,

@@ -132,6 +132,14 @@ export function deskCommands(
       on.group,
     ),
     command('ungroup', 'Ungroup', 'Alt+Shift+G', none || (!group && 'No group is chosen'), on.ungroup),
+    command('take-look', 'Take up the look of this frame', 'Alt+K', one, () => only && desk.looks.take(only.frame.id)),
+    command(
+      'give-look',
+      'Give the look that was taken up',
+      'Alt+Shift+K',
+      none || (!desk.looks.taken && 'No look has been taken up yet'),
+      () => desk.looks.taken && desk.actions.giveLook(ids, desk.looks.taken),
+    ),
     ...COMBININGS.map(({ how, name }) =>
       command(
         how,

@@ -8,6 +8,7 @@ import { standing } from '@/core/page/beside';
 import { isLocked, isShown } from '@/core/page/layers';
 import { formatOf, inheritedFrames, placedPage, type PlacedPage } from '@/core/page/pages';
 import { find, framesOn, threadOf } from '@/core/records/document';
+import { finished } from '@/core/page/finished';
 import type { DocumentRecord, FrameRecord } from '@/core/records/index';
 import { useConflicts } from '../frame/useConflicts';
 import { useNotices } from '../frame/useNotices';
@@ -87,7 +88,7 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
       list
         .filter((frame) => isShown(document, frame) && (!alone || alone.has(frame.id)))
         .map((frame) => ({
-          frame,
+          frame: finished(document, frame),
           page,
           box: { ...frame.box, h: grown.get(frame.id)?.h ?? frame.box.h },
           locked: isLocked(document, frame),
@@ -135,6 +136,8 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
   const [fitting, setFitting] = useState(place.fit);
   /** Where the menu of the text in hand was asked for, pixels of the ground. */
   const [textMenu, setTextMenu] = useState<Point>();
+  /** The frame whose look was taken up, as it was then. */
+  const [takenLook, setTakenLook] = useState<FrameRecord>();
   const selecting = useSelecting({
     hand,
     inHand,
@@ -233,6 +236,14 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
     cropping,
     outlining,
     guiding,
+    /** A look that was taken up, to be given to other frames. */
+    looks: {
+      taken: takenLook,
+      take: (id: string) => {
+        setTakenLook(find(document, 'frame', id));
+        say('The look was taken up. Choose other frames and give it to them (Alt+Shift+K).');
+      },
+    },
     /** What is known of the files of its pictures. */
     pictureFiles,
     /** The text that is written in. */

@@ -29,7 +29,9 @@ export function usePuttingDown({ store, format, pages, frames, framesOf, spread,
   const drop = async ({ what, id, allPages: all }: Pick<Carry, 'what' | 'id' | 'allPages'>, target: Omit<Target, 'words'>) => {
     const place = { page: target.page.page.id, box: target.box };
     const { slot } = target;
-    if (what === 'advertisement') {
+    if (what === 'finish') {
+      if (target.frame) actions.giveFinish([target.frame], id);
+    } else if (what === 'advertisement') {
       const at = { x: target.box.x + target.box.w / 2, y: target.box.y + target.box.h / 2 };
       chooseAdded(actions.book({ advertisement: id, page: place.page, at }));
     } else if (what === 'story' && slot && slot.content.takes !== 'flow')

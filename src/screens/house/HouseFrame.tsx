@@ -11,6 +11,7 @@ const CHAPTERS = [
   { name: 'Masters', path: 'masters' },
   { name: 'Type', path: 'type' },
   { name: 'Colour', path: 'colour' },
+  { name: 'Finishes', path: 'finishes' },
   { name: 'Print', path: 'print' },
   { name: 'Recurring pages', path: 'recurring' },
 ] as const;

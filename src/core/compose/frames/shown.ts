@@ -3,6 +3,7 @@ import { composedWith, type Matrix, rotation } from '../../geometry/matrix';
 import { isShown } from '../../page/layers';
 import { inheritedFrames, placedPages, type PlacedPage } from '../../page/pages';
 import { type Document, all, framesOn } from '../../records/document';
+import { finished } from '../../page/finished';
 import type { FrameRecord } from '../../records/index';
 
 /** A frame as it shows on one page: a page's own, or a master's. */
@@ -57,6 +58,7 @@ export class Showing {
       all(document, 'format'),
       all(document, 'section'),
       all(document, 'layer'),
+      all(document, 'finish'),
     ];
     if (this.#last && parts.every((part, i) => same(part, this.#parts[i]!))) return this.#last;
     this.#parts = parts;
@@ -69,8 +71,8 @@ export class Showing {
       shown.set(key, isSame ? before : shownFrame(key, frame, page, fromMaster));
     };
     for (const page of pages) {
-      for (const frame of inheritedFrames(document, page)) if (isShown(document, frame)) add(frame, page, true);
-      for (const frame of framesOn(document, page.page.id)) if (isShown(document, frame)) add(frame, page, false);
+      for (const frame of inheritedFrames(document, page)) if (isShown(document, frame)) add(finished(document, frame), page, true);
+      for (const frame of framesOn(document, page.page.id)) if (isShown(document, frame)) add(finished(document, frame), page, false);
     }
     this.#shown = shown;
     const list = [...shown.values()];

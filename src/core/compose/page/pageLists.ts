@@ -1,17 +1,15 @@
 import type { Ink } from '../../colour/ink';
-import { type Box, grown, type Point } from '../../geometry/box';
-import { boxOutline, type Outline } from '../../geometry/outline';
+import type { Box } from '../../geometry/box';
 import { formatOf } from '../../page/pages';
 import { placedPicture, tracedOn } from '../../pictures/placing';
 import { type Document, find } from '../../records/document';
-import type { Adjust, Fill, Gradient } from '../../records/frame';
+import type { Adjust } from '../../records/frame';
 import type { FrameRecord, PictureRecord, SwatchRecord } from '../../records/index';
 import type { Inks } from '../displayList/inks';
-import { contourOf, outlineOf } from '../frames/contours';
 import { contentShowing, showingOf } from '../frames/showing';
-import { borderStroke, ruleOutline } from '../frames/strokes';
 import type { Adjusted } from '../../pictures/adjusting';
-import type { AreaItem, BrokenItem, Contour, Item, PageList, PictureItem, Ramp, Showing, TextItem } from '../displayList/displayList';
+import { areaItems } from './areaItems';
+import type { BrokenItem, Contour, Item, PageList, PictureItem, Showing, TextItem } from '../displayList/displayList';
 import { type Shown, type ShownFrames } from '../frames/shown';
 import type { Shows } from '../../records/kinds/frames/kind';
 import { frameKind, pictureIn } from '../../records/kinds/frames';
@@ -118,21 +116,6 @@ export class PageLists {
     return { gain: 1 + light, contrast: 1 + contrast, tones, ...sharper };
   }
 
-  #ramp(document: Document, fill: Fill, { form, from, to, through, ...end }: Gradient, box: Box): Ramp {
-    const colours = [{ ...fill, at: 0 }, ...(through ? [through] : []), { ...end, at: 1 }];
-    const stops: Ramp['stops'][number][] = [];
-    colours.forEach((colour, i) => {
-      const before = colours[i - 1];
-      if (before)
-        this.#inks.between(document, before, colour, MIXED).forEach((ink, k) => {
-          stops.push({ at: before.at + ((colour.at - before.at) * (k + 1)) / (MIXED + 1), ink });
-        });
-      stops.push({ at: colour.at, ink: this.#inks.ink(document, colour.swatch, colour.tint) });
-    });
-    const at = ({ x, y }: Point): Point => ({ x: box.x + x * box.w, y: box.y + y * box.h });
-    return { form, from: at(from), to: at(to), stops };
-  }
-
   #itemsOf(document: Document, each: Shown, box: Box, texts: readonly TextItem[] | undefined): readonly Item[] {
     const { frame, rotated } = each;
     const { content, fill, gradient, border, shadow, innerShadow, glow } = frame;
@@ -159,42 +142,9 @@ export class PageLists {
     };
     const kept = this.#items.get(each.key);
     if (kept && sameMadeOf(kept.by, by)) return kept.items;
-    const showing = showingOf(frame, box, rotated);
-    const contour = edgeOf(frame, box);
-    const fainter = (share: number | undefined) =>
-      share === undefined ? {} : { opacity: share * (frame.opacity ?? 1) };
-    const ink = (of: { swatch: string; tint: number }) => this.#inks.ink(document, of.swatch, of.tint);
-    const area = (part: AreaItem['part'], more: Pick<AreaItem, 'ink'> & Partial<AreaItem>): AreaItem => ({
-      type: 'area',
-      frame: frame.id,
-      part,
-      box,
-      contour,
-      stroke: 0,
-      blur: 0,
-      ...showing,
-      ...more,
-    });
-    const items: Item[] = [];
-    const thrown = () => shadowContour(frame, picture, kind.outlines ? shows : undefined, box, contour);
-    if (shadow) {
-      const { dx, dy, blur, swatch, opacity } = shadow;
-      items.push(
-        area('shadow', {
-          ink: ink({ swatch, tint: 1 }),
-          contour: moved(thrown(), dx, dy),
-          box: { ...box, x: box.x + dx, y: box.y + dy },
-          blur,
-          ...fainter(opacity),
-        }),
-      );
-    }
-    if (glow)
-      items.push(
-        area('glow', { ink: ink({ swatch: glow.swatch, tint: 1 }), contour: thrown(), blur: glow.blur, ...fainter(glow.opacity) }),
-      );
-    if (fill)
-      items.push(area('fill', { ink: ink(fill), ramp: gradient && this.#ramp(document, fill, gradient, box), ...fainter(fill.opacity) }));
+    const traced = kind.outlines && picture && shows ? thrownBy(frame, picture, shows, box) : undefined;
+    const { contour, under, over } = areaItems(document, this.#inks, frame, box, rotated, traced);
+    const items: Item[] = [...under];
     if (shows && picture)
       items.push(
         pictureItem(
@@ -207,37 +157,13 @@ export class PageLists {
           contentShowing(frame, box, rotated),
         ),
       );
-    else if (kind.waitsFor) items.push({ type: 'empty', frame: frame.id, box, ...showing });
+    else if (kind.waitsFor) items.push({ type: 'empty', frame: frame.id, box, ...showingOf(frame, box, rotated) });
     if (texts) items.push(...texts);
-    if (innerShadow) {
-      const { dx, dy, blur, swatch, opacity } = innerShadow;
-      const around = grown(box, 3 * blur + Math.abs(dx) + Math.abs(dy) + 1);
-      items.push(
-        area('innerShadow', {
-          ink: ink({ swatch, tint: 1 }),
-          contour: { type: 'outline', outline: [...boxOutline(around), ...outlineOf(moved(contour, dx, dy))] },
-          box: around,
-          blur,
-          clip: contour,
-          ...fainter(opacity),
-        }),
-      );
-    }
-    if (border && border.weight > 0)
-      items.push(area('border', { ink: ink(border), ...borderStroke(contour, border), ...fainter(border.opacity) }));
+    items.push(...over);
     this.#items.set(each.key, { by, items });
     return items;
   }
 }
-
-/** The edge of what a frame shows: of its form, or of the line that a rule is. */
-function edgeOf({ shape, content }: FrameRecord, box: Box): Contour {
-  const line = content.type === 'rule' ? ruleOutline(content, box) : undefined;
-  return line ? { type: 'outline', outline: line } : contourOf(shape, box);
-}
-
-/** Steps between two colours of a gradient that are worked out as a press mixes them. */
-const MIXED = 7;
 
 /** Sharpening at its most, and how far it reaches, points: a pixel and a half of 300 to the inch. */
 const SHARPEST = 1.5;
@@ -264,24 +190,10 @@ function pictureItem(
   return { type: 'picture', frame: frame.id, picture: picture.id, box, placed, inner, adjusted, clip, ...showing };
 }
 
-/** A cut-out throws the shadow of its outline, a frame that of its shape. */
-function shadowContour(
-  frame: FrameRecord,
-  picture: PictureRecord | undefined,
-  content: Shows | undefined,
-  box: Box,
-  contour: Contour,
-): Contour {
-  const traced = picture?.outlines.alpha ?? (frame.wrap.outline === 'background' ? picture?.outlines.background : undefined);
-  if (!picture || !content || !traced || frame.fill) return contour;
-  return { type: 'outline', outline: tracedOn(traced, box, picture, content) };
-}
-
-function moved(contour: Contour, dx: number, dy: number): Contour {
-  const rings = (of: Outline) => of.map((ring) => ring.map((value, i) => value + (i % 2 === 0 ? dx : dy)));
-  if (contour.type === 'outline') return { type: 'outline', outline: rings(contour.outline) };
-  if (contour.type === 'path') return { type: 'path', path: rings(contour.path) };
-  return { ...contour, box: { ...contour.box, x: contour.box.x + dx, y: contour.box.y + dy } };
+/** A cut-out throws the shadow of its outline; undefined where a frame throws that of its form. */
+function thrownBy(frame: FrameRecord, picture: PictureRecord, content: Shows, box: Box): Contour | undefined {
+  const traced = picture.outlines.alpha ?? (frame.wrap.outline === 'background' ? picture.outlines.background : undefined);
+  return traced && !frame.fill ? { type: 'outline', outline: tracedOn(traced, box, picture, content) } : undefined;
 }
 
 function samePage(a: PageList, b: PageList): boolean {

@@ -1,6 +1,7 @@
 import { BLENDS } from '../../colour/blend';
-import { WRAP } from '../../properties/frame';
-import type { FrameRecord } from '../frame';
+import { LAYOUT, WRAP } from '../../properties/frame';
+import type { FinishRecord } from '../finish';
+import { FINISHED, type FrameRecord } from '../frame';
 import type { GroupRecord } from '../group';
 import {
   BOX,
@@ -37,6 +38,49 @@ const SHADOW = withWhat({
   opacity: SHARE,
 });
 
+/** What a frame looks like, as frames and finishes say it. */
+const LOOK_FIELDS = {
+    shape: maybe({
+      is: 'typed',
+      kinds: {
+        rectangle: {},
+        rounded: { radius: SIZE },
+        corners: { topLeft: CORNER, topRight: CORNER, bottomRight: CORNER, bottomLeft: CORNER },
+        ellipse: {},
+        arch: { rise: SIZE },
+        polygon: { points: list(figure(-1, 2), 4000, 6) },
+        outline: { rings: list(list(figure(-2, 3), 24_000, 12), 400, 1) },
+      },
+    }),
+    fill: maybe(withWhat({ ...INKED, opacity: maybe(SHARE) })),
+    gradient: maybe(
+      withWhat({
+        form: oneOf('linear', 'radial'),
+        from: PLACE_IN_BOX,
+        to: PLACE_IN_BOX,
+        ...INKED,
+        through: maybe(withWhat({ ...INKED, at: SHARE })),
+      }),
+    ),
+    border: maybe(
+      withWhat({
+        weight: SIZE,
+        ...INKED,
+        align: maybe(oneOf('inside', 'outside')),
+        line: maybe(oneOf('dashed', 'dotted', 'double')),
+        opacity: maybe(SHARE),
+      }),
+    ),
+    opacity: maybe(SHARE),
+    blend: maybe(oneOf(...BLENDS)),
+    shadow: maybe(SHADOW),
+    innerShadow: maybe(SHADOW),
+    glow: maybe(withWhat({ blur: figure(0, 200), swatch: reference('swatch', 'holds'), opacity: SHARE })),
+    feather: maybe(figure(0, 720)),
+    fade: maybe(parts({ from: PLACE_IN_BOX, to: PLACE_IN_BOX })),
+    contentOpacity: maybe(SHARE),
+};
+
 export const FRAME: Kind<FrameRecord> = {
   called: 'frame',
   offered: 'Frame of a master',
@@ -55,46 +99,10 @@ export const FRAME: Kind<FrameRecord> = {
     },
     wrap: WRAPPED,
     outline: maybe(RINGS),
-    fill: maybe(withWhat({ ...INKED, opacity: maybe(SHARE) })),
-    gradient: maybe(
-      withWhat({
-        form: oneOf('linear', 'radial'),
-        from: PLACE_IN_BOX,
-        to: PLACE_IN_BOX,
-        ...INKED,
-        through: maybe(withWhat({ ...INKED, at: SHARE })),
-      }),
-    ),
-    shape: maybe({
-      is: 'typed',
-      kinds: {
-        rectangle: {},
-        rounded: { radius: SIZE },
-        corners: { topLeft: CORNER, topRight: CORNER, bottomRight: CORNER, bottomLeft: CORNER },
-        ellipse: {},
-        arch: { rise: SIZE },
-        polygon: { points: list(figure(-1, 2), 4000, 6) },
-        outline: { rings: list(list(figure(-2, 3), 24_000, 12), 400, 1) },
-      },
-    }),
-    border: maybe(
-      withWhat({
-        weight: SIZE,
-        ...INKED,
-        align: maybe(oneOf('inside', 'outside')),
-        line: maybe(oneOf('dashed', 'dotted', 'double')),
-        opacity: maybe(SHARE),
-      }),
-    ),
+    ...LOOK_FIELDS,
     rotation: maybe(figure(-360, 360)),
-    opacity: maybe(SHARE),
-    blend: maybe(oneOf(...BLENDS)),
-    shadow: maybe(SHADOW),
-    innerShadow: maybe(SHADOW),
-    glow: maybe(withWhat({ blur: figure(0, 200), swatch: reference('swatch', 'holds'), opacity: SHARE })),
-    feather: maybe(figure(0, 720)),
-    fade: maybe(parts({ from: PLACE_IN_BOX, to: PLACE_IN_BOX })),
-    contentOpacity: maybe(SHARE),
+    finish: maybe(reference('finish', 'holds')),
+    own: maybe(list(oneOf(...FINISHED), FINISHED.length)),
     group: maybe(reference('group', 'forgets')),
     beside: maybe(
       withWhat({
@@ -111,3 +119,17 @@ export const FRAME: Kind<FrameRecord> = {
 };
 
 export const GROUP: Kind<GroupRecord> = { called: 'group', offered: 'Group', fields: { name: LINE, wrap: WRAPPED } };
+
+export const FINISH: Kind<FinishRecord> = {
+  called: 'finish',
+  offered: 'Finish',
+  fields: {
+    name: LINE,
+    order: ORDER,
+    look: parts({
+      ...LOOK_FIELDS,
+      inset: maybe({ is: 'property', property: LAYOUT.inset }),
+      wrap: maybe(parts(properties({ mode: WRAP.mode, standOff: WRAP.standOff, side: WRAP.side }, ['mode', 'standOff']))),
+    }),
+  },
+};

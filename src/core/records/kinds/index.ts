@@ -14,7 +14,7 @@ import { SECTION } from '../section';
 import { STORY } from '../story';
 import { PALETTE, SWATCH } from '../swatch';
 import { TEXT } from '../text';
-import { FRAME, GROUP } from './frame';
+import { FINISH, FRAME, GROUP } from './frame';
 import { CHARACTER_STYLE, PARAGRAPH_STYLE } from './styles';
 
 /** What is known of each kind of record: its schema, what it refers to and what it is called follow from here. */
@@ -36,6 +36,7 @@ export const KINDS: { readonly [K in RecordKind]: Kind<RecordKinds[K]> } = {
   characterStyle: CHARACTER_STYLE,
   swatch: SWATCH,
   palette: PALETTE,
+  finish: FINISH,
   profile: PROFILE,
   acceptance: ACCEPTANCE,
 };

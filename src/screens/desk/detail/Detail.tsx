@@ -6,6 +6,7 @@ import { isParted } from '@/core/actions/masters';
 import type { DeskKind } from '../deskPlace';
 import type { FrameInSight } from '../frames/frameInSight';
 import type { Desk } from '../useDesk';
+import { FinishChapter } from './FinishChapter';
 import { GroupChapter } from './GroupChapter';
 import { MasterChapter } from './MasterChapter';
 import { PageChapter } from './PageChapter';
@@ -38,6 +39,7 @@ export function Detail({ desk }: { desk: Desk }) {
             onUngroup={frameActions.ungroup}
             onWrap={frameActions.groupWrap}
           />
+          <FinishChapter desk={desk} />
           <FrameFields document={desk.document} frames={held.map(({ frame }) => frame)} actions={frameActions} />
         </>
       )}
@@ -70,6 +72,7 @@ function OneFrame({ desk, each }: { desk: Desk; each: FrameInSight }) {
       )}
       <PlaceChapter desk={desk} each={each} />
       {panelOf(desk, each)}
+      <FinishChapter desk={desk} />
       <FrameFields document={document} frames={[frame]} actions={actions} />
       <RepeatChapter document={document} frame={frame} onRepeat={actions.repeat} />
     </>

@@ -8,6 +8,7 @@ import type { ComposerClient } from '@/client/composerClient';
 import type { DeskStore } from '@/client/deskStore';
 import type { PlannedActions } from '@/client/typesetter';
 import { setAppearance, setRule } from '@/core/actions/appearance';
+import { followFinish, giveFinish, giveLook, intoFinish, keepFinish, leaveFinish } from '@/core/actions/finishes';
 import { combineFrames } from '@/core/actions/forms';
 import type { Combining } from '@/core/geometry/shapes';
 import type { Appearance, RuleValues } from '@/core/properties/look';
@@ -271,6 +272,13 @@ export function useDeskActions(store: DeskStore, composer: ComposerClient, say: 
       fillSlots: (intent: PlannedActions['fillSlots']) => plan('Fill slots with a story', 'fillSlots', intent),
       goOn: (intent: PlannedActions['continueThread']) => plan('Continue a story', 'continueThread', intent),
       lettersToFrame: (frame: string) => plan('Make a frame of letters', 'lettersToFrame', frame),
+      keepFinish: (frame: string, name: string) => act('Keep a finish', (document) => keepFinish(document, frame, name)),
+      giveFinish: (ids: readonly string[], finish: string) =>
+        act('Give a finish', (document) => giveFinish(document, ids, finish)),
+      giveLook: (ids: readonly string[], from: FrameRecord) => act('Give a look', (document) => giveLook(document, ids, from)),
+      followFinish: (ids: readonly string[]) => act('Follow the finish', (document) => followFinish(document, ids)),
+      intoFinish: (frame: string) => act('Change a finish', (document) => intoFinish(document, frame)),
+      leaveFinish: (ids: readonly string[]) => act('Leave a finish', (document) => leaveFinish(document, ids)),
       combineForms: (ids: readonly string[], how: Combining) => act(COMBINED[how], (document) => combineFrames(document, ids, how)),
       splitOff: (frame: string) => plan('Split off a frame', 'splitOff', frame),
       takeOut: (frame: string) => act('Take a frame out of its thread', (document) => takeOut(document, frame)),

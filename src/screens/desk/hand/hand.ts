@@ -25,7 +25,7 @@ export interface Marked {
 
 /** What is on its way over the desk: from the tray, or the tail of a thread. */
 export interface Carry {
-  readonly what: 'story' | 'picture' | 'advertisement' | 'tail';
+  readonly what: 'story' | 'picture' | 'advertisement' | 'tail' | 'finish' | 'furniture';
   readonly id: string;
   readonly x: number;
   readonly y: number;

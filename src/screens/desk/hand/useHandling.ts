@@ -242,6 +242,11 @@ export function useHandling(around: Surroundings) {
     if (to !== now.spread) now.onGo(to);
     const point = now.desk.pointAt(event);
     const at = point.inside ? onPage(now.pages, now.format.width, now.format.height, point) : undefined;
+    if (what === 'finish') {
+      const under = at && topmost(now.frames, at, () => true);
+      const target = under && { page: under.page, box: under.box, frame: under.frame.id, words: 'this frame gets the finish' };
+      return { what, id, x: event.clientX, y: event.clientY, target, allPages: false };
+    }
     const waiting = at && what === 'picture' ? pictureFrameAt(now.format, now.frames, at) : undefined;
     const slot = at && what === 'story' ? slotAt(now.store.document, at.page, at) : undefined;
     const shape = find(now.store.document, 'picture', id) ?? UNKNOWN_SHAPE;
@@ -280,7 +285,7 @@ export function useHandling(around: Surroundings) {
         if (event && !current && what === 'tail') latest.current.onLook(id);
         if (!event || !current) return;
         if (current.target) latest.current.onDropped(current, current.target);
-        else if (latest.current.desk.pointAt(event).inside) latest.current.onNoRoom();
+        else if (what !== 'finish' && latest.current.desk.pointAt(event).inside) latest.current.onNoRoom();
       },
     );
   };

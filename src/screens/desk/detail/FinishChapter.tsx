@@ -1,0 +1,140 @@
+'use client';
+
+import { type PointerEvent as ReactPointerEvent, useState } from 'react';
+import { LOOK } from '@/core/properties/look';
+import { all, find, get } from '@/core/records/document';
+import { FINISHED, type FinishedKey } from '@/core/records/frame';
+import type { FinishRecord } from '@/core/records/index';
+import { Group } from '@/parts/fields/Group';
+import { FinishSample } from '../../frame/FinishSample';
+import type { Desk } from '../useDesk';
+
+/**
+ * The finishes there are, each given by a press, or carried onto a frame; that of the chosen frames; and what they say otherwise.
+ */
+export function FinishChapter({ desk }: { desk: Desk }) {
+  const { document, actions } = desk;
+  const ids = desk.held.map(({ frame }) => frame.id);
+  const frames = ids.map((id) => get(document, 'frame', id));
+  const [naming, setNaming] = useState(false);
+  const finishes = all(document, 'finish');
+  const finish = frames.every((each) => each.finish === frames[0]?.finish)
+    ? find(document, 'finish', frames[0]?.finish)
+    : undefined;
+  const own = FINISHED.filter((key) => frames.some((frame) => frame.finish !== undefined && frame.own?.includes(key)));
+  const single = frames.length === 1 ? frames[0] : undefined;
+  return (
+    <Group name="Finish" now={finish?.name ?? (frames.some((each) => each.finish) ? 'Mixed' : undefined)} folded={finishes.length === 0}>
+      {finishes.length > 0 && (
+        <ul className="grid grid-cols-2 gap-1.5" aria-label="Finishes">
+          {finishes.map((each) => (
+            <li key={each.id} className="min-w-0">
+              <FinishChip
+                desk={desk}
+                finish={each}
+                chosen={each.id === finish?.id}
+                onGive={() => (each.id === finish?.id ? actions.leaveFinish(ids) : actions.giveFinish(ids, each.id))}
+              />
+            </li>
+          ))}
+        </ul>
+      )}
+      {own.length > 0 && (
+        <div className="flex flex-col gap-1">
+          <p>
+            Says otherwise itself: <span className="font-medium">{own.map((key) => KEY_WORDS[key]).join(', ')}</span>
+          </p>
+          <div className="flex flex-wrap gap-1">
+            <button type="button" className="btn btn-xs" onClick={() => actions.followFinish(ids)}>
+              Follow the finish
+            </button>
+            {single && (
+              <button type="button" className="btn btn-xs" onClick={() => actions.intoFinish(single.id)}>
+                Make it the finish
+              </button>
+            )}
+          </div>
+        </div>
+      )}
+      {single &&
+        (naming ? (
+          <form
+            className="flex items-end gap-1.5"
+            onSubmit={(event) => {
+              event.preventDefault();
+              const name = String(new FormData(event.currentTarget).get('name') ?? '');
+              if (actions.keepFinish(single.id, name)) setNaming(false);
+            }}
+          >
+            <label className="min-w-0 flex-1">
+              <span className="text-2xs block opacity-70">Name of the finish</span>
+              <input
+                name="name"
+                className="field"
+                autoFocus
+                maxLength={60}
+                onKeyDown={(event) => {
+                  if (event.key !== 'Escape') return;
+                  event.stopPropagation();
+                  setNaming(false);
+                }}
+              />
+            </label>
+            <button type="submit" className="btn btn-xs">
+              Keep
+            </button>
+          </form>
+        ) : (
+          <button type="button" className="btn btn-xs self-start" onClick={() => setNaming(true)}>
+            Keep its look as a finish …
+          </button>
+        ))}
+    </Group>
+  );
+}
+
+interface FinishChipProps {
+  readonly desk: Desk;
+  readonly finish: FinishRecord;
+  readonly chosen: boolean;
+  readonly onGive: () => void;
+}
+
+/** A finish to be pressed, or carried onto a frame. */
+function FinishChip({ desk, finish, chosen, onGive }: FinishChipProps) {
+  const carry = (event: ReactPointerEvent) => {
+    if (event.button === 0) desk.gestures.carryOver('finish', finish.id, event);
+  };
+  return (
+    <button
+      type="button"
+      data-finish={finish.id}
+      aria-pressed={chosen}
+      title={chosen ? `${finish.name}. Press to leave it; the look stays.` : `${finish.name}. Press to give it, or carry it onto a frame.`}
+      className={`flex w-full cursor-grab touch-none flex-col items-start gap-0.5 border p-1 text-left select-none ${chosen ? 'border-primary bg-primary/15' : 'border-base-300 hover:bg-base-content/5'}`}
+      onPointerDown={carry}
+      onClick={onGive}
+    >
+      <FinishSample document={desk.document} finish={finish} width={92} height={34} scale={1.6} />
+      <span className="narrow w-full truncate leading-tight">{finish.name}</span>
+    </button>
+  );
+}
+
+/** What parts of a look are called. */
+const KEY_WORDS: Readonly<Record<FinishedKey, string>> = {
+  shape: 'form',
+  opacity: LOOK.opacity.label.toLowerCase(),
+  contentOpacity: LOOK.contentOpacity.label.toLowerCase(),
+  blend: LOOK.blend.label.toLowerCase(),
+  fill: LOOK.fill.label.toLowerCase(),
+  gradient: LOOK.gradient.label.toLowerCase(),
+  border: LOOK.border.label.toLowerCase(),
+  shadow: LOOK.shadow.label.toLowerCase(),
+  innerShadow: LOOK.innerShadow.label.toLowerCase(),
+  glow: LOOK.glow.label.toLowerCase(),
+  feather: LOOK.feather.label.toLowerCase(),
+  fade: LOOK.fade.label.toLowerCase(),
+  inset: 'inset',
+  wrap: 'text wrap',
+};
