@@ -4,12 +4,13 @@ import { millimetres, type Table } from '../properties/property';
 import { PARAGRAPH } from '../properties/type';
 import { valueWords } from '../properties/words';
 import { ActionError, Edit } from '../actions/edit';
+import { followFurniture } from '../actions/furniture';
 import { setFormat, setGrid } from '../actions/house';
 import { removeMaster } from '../actions/masters';
 import { removeStyle } from '../actions/styles';
 import { formatNumber } from '../length/length';
 import type { Diff } from '../records/diff';
-import { type Document, find, get } from '../records/document';
+import { all, type Document, find, get } from '../records/document';
 import type { DocumentRecord, RecordKind } from '../records/index';
 import { KINDS } from '../records/kinds';
 import { isThere, led, referencesOf } from '../records/references';
@@ -55,10 +56,12 @@ export function offersFor(issue: Document, changes: readonly HouseChange[]): Off
   });
 }
 
-/** Frames come with the masters that the issue has, texts with their frames. */
+/** Frames come with the masters and the furniture that the issue has, texts with their frames. */
 function concerns(issue: Document, { id, kind, now }: HouseChange): boolean {
   if (kind === 'frame')
-    return now?.kind === 'frame' ? find(issue, 'master', now.on) !== undefined : find(issue, 'frame', id) !== undefined;
+    return now?.kind === 'frame'
+      ? ['master', 'furniture'].includes(issue.records.get(now.on)?.kind ?? '')
+      : find(issue, 'frame', id) !== undefined;
   if (kind === 'text' || kind === 'group' || kind === 'layer' || kind === 'picture') return issue.records.has(id);
   return true;
 }
@@ -66,7 +69,10 @@ function concerns(issue: Document, { id, kind, now }: HouseChange): boolean {
 function nameOf(issue: Document, { kind, now }: HouseChange, own: DocumentRecord | undefined): string {
   const record = now ?? own!;
   const kindWords = KINDS[kind].offered ?? KINDS[kind].called;
-  if (record.kind === 'frame') return `${kindWords}: ${find(issue, 'master', record.on)?.name ?? ''}`;
+  if (record.kind === 'frame') {
+    const furniture = find(issue, 'furniture', record.on);
+    return furniture ? `Part of ${furniture.name}` : `${kindWords}: ${find(issue, 'master', record.on)?.name ?? ''}`;
+  }
   return 'name' in record && record.name ? `${kindWords} ${record.name}` : kindWords;
 }
 
@@ -160,6 +166,8 @@ export function takeOffers(issue: Document, taken: readonly HouseChange[], chang
     if (held) throw new ActionError(`${nameOf(issue, own.get(id)!, record)} uses something that the issue does not have.`);
     edit.put(led(record, (reference) => (isThere(edit.document, reference) ? reference.id : undefined)));
   }
+  // What was put on pages of a piece of furniture follows it.
+  for (const { id } of all(issue, 'furniture')) if (edit.has(id)) followFurniture(edit, issue, id);
   return edit.diff();
 }
 

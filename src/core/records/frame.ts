@@ -285,7 +285,7 @@ export type FinishedKey = (typeof FINISHED)[number];
 
 /** A frame: an area on a page or master, and what it shows. */
 export interface FrameRecord extends RecordBase<'frame'> {
-  /** The page or master it lies on. */
+  /** The page, master or piece of furniture it lies on. */
   readonly on: string;
   /** On a master: the pages it shows on. */
   readonly side: Side;
@@ -339,4 +339,6 @@ export interface FrameRecord extends RecordBase<'frame'> {
   readonly beside?: Beside | undefined;
   /** The master's frame in whose place it stands on its page: it was parted from it, or fills its slot. */
   readonly of?: string | undefined;
+  /** The part of a piece of furniture that it is a copy of, and follows. */
+  readonly piece?: string | undefined;
 }

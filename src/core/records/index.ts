@@ -5,6 +5,7 @@ import type { DetailsRecord } from './details';
 import type { FinishRecord } from './finish';
 import type { FormatRecord } from './format';
 import type { FrameRecord } from './frame';
+import type { FurnitureRecord } from './furniture';
 import type { GroupRecord } from './group';
 import type { IssueRecord } from './issue';
 import type { LayerRecord } from './layer';
@@ -38,6 +39,7 @@ export interface RecordKinds {
   swatch: SwatchRecord;
   palette: PaletteRecord;
   finish: FinishRecord;
+  furniture: FurnitureRecord;
   profile: ProfileRecord;
   acceptance: AcceptanceRecord;
 }
@@ -53,6 +55,7 @@ export type {
   FinishRecord,
   FormatRecord,
   FrameRecord,
+  FurnitureRecord,
   GroupRecord,
   IssueRecord,
   LayerRecord,

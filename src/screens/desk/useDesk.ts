@@ -120,7 +120,20 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
     const added = standing(diff?.added ?? []);
     if (added.length > 0) choose(added);
   };
-  const surroundings = { store, composer, format, pages, frames, framesOf, spread, allPages, actions, say, chooseAdded };
+  const surroundings = {
+    store,
+    composer,
+    format,
+    pages,
+    frames,
+    framesOf,
+    spread,
+    allPages,
+    actions,
+    say,
+    chooseAll: choose,
+    chooseAdded,
+  };
   const puttingDown = usePuttingDown(surroundings);
   const picking = usePicking({ ...surroundings, hand });
   const cropping = useCropping({ hand, store, composer, view, actions });

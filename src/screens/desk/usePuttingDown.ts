@@ -1,6 +1,7 @@
 'use client';
 
 import type { DeskStore } from '@/client/deskStore';
+import { putFrames } from '@/core/actions/furniture';
 import { placedPage, placedPages, type PlacedPage } from '@/core/page/pages';
 import { type Document, threadOf } from '@/core/records/document';
 import type { DocumentRecord, FormatRecord } from '@/core/records/index';
@@ -21,16 +22,32 @@ interface Around {
   readonly allPages: boolean;
   readonly actions: ReturnType<typeof useDeskActions>;
   readonly say: Say;
+  readonly chooseAll: (ids: readonly string[]) => void;
   readonly chooseAdded: (diff: { added: readonly DocumentRecord[] } | undefined) => void;
 }
 
 /** Puts down what was carried, or finds it a place: each is one change. */
-export function usePuttingDown({ store, format, pages, frames, framesOf, spread, allPages, actions, say, chooseAdded }: Around) {
+export function usePuttingDown({
+  store,
+  format,
+  pages,
+  frames,
+  framesOf,
+  spread,
+  allPages,
+  actions,
+  say,
+  chooseAll,
+  chooseAdded,
+}: Around) {
   const drop = async ({ what, id, allPages: all }: Pick<Carry, 'what' | 'id' | 'allPages'>, target: Omit<Target, 'words'>) => {
     const place = { page: target.page.page.id, box: target.box };
     const { slot } = target;
     if (what === 'finish') {
       if (target.frame) actions.giveFinish([target.frame], id);
+    } else if (what === 'furniture') {
+      const diff = actions.putFurniture(id, place.page, target.box);
+      if (diff) chooseAll(putFrames(diff, place.page));
     } else if (what === 'advertisement') {
       const at = { x: target.box.x + target.box.w / 2, y: target.box.y + target.box.h / 2 };
       chooseAdded(actions.book({ advertisement: id, page: place.page, at }));

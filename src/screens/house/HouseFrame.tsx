@@ -12,6 +12,7 @@ const CHAPTERS = [
   { name: 'Type', path: 'type' },
   { name: 'Colour', path: 'colour' },
   { name: 'Finishes', path: 'finishes' },
+  { name: 'Furniture', path: 'furniture' },
   { name: 'Print', path: 'print' },
   { name: 'Recurring pages', path: 'recurring' },
 ] as const;

@@ -85,7 +85,7 @@ export const FRAME: Kind<FrameRecord> = {
   called: 'frame',
   offered: 'Frame of a master',
   fields: {
-    on: reference(['page', 'master'], 'goes'),
+    on: reference(['page', 'master', 'furniture'], 'goes'),
     side: oneOf('left', 'right', 'both'),
     box: BOX,
     name: maybe(LINE),
@@ -115,6 +115,7 @@ export const FRAME: Kind<FrameRecord> = {
       }),
     ),
     of: maybe(reference('frame', 'forgets')),
+    piece: maybe(reference('frame', 'forgets')),
   },
 };
 

@@ -2,6 +2,7 @@ import { ACCEPTANCE } from '../acceptance';
 import { ADVERTISEMENT } from '../advertisement';
 import { DETAILS } from '../details';
 import { FORMAT } from '../format';
+import { FURNITURE } from '../furniture';
 import type { RecordKind, RecordKinds } from '../index';
 import { ISSUE } from '../issue';
 import type { Kind } from '../kind';
@@ -37,6 +38,7 @@ export const KINDS: { readonly [K in RecordKind]: Kind<RecordKinds[K]> } = {
   swatch: SWATCH,
   palette: PALETTE,
   finish: FINISH,
+  furniture: FURNITURE,
   profile: PROFILE,
   acceptance: ACCEPTANCE,
 };

@@ -7,6 +7,7 @@ import type { DeskKind } from '../deskPlace';
 import type { FrameInSight } from '../frames/frameInSight';
 import type { Desk } from '../useDesk';
 import { FinishChapter } from './FinishChapter';
+import { FurnitureChapter, FurnitureList } from './FurnitureChapter';
 import { GroupChapter } from './GroupChapter';
 import { MasterChapter } from './MasterChapter';
 import { PageChapter } from './PageChapter';
@@ -27,7 +28,10 @@ export function Detail({ desk }: { desk: Desk }) {
       className="border-base-300 bg-base-100 flex w-60 shrink-0 flex-col gap-3.5 overflow-auto border-l px-3.5 py-3"
     >
       {!first ? (
-        SURFACES[desk.place.kind]({ desk })
+        <>
+          {SURFACES[desk.place.kind]({ desk })}
+          <FurnitureList desk={desk} />
+        </>
       ) : held.length === 1 ? (
         <OneFrame key={first.frame.id} desk={desk} each={first} />
       ) : (
@@ -40,6 +44,7 @@ export function Detail({ desk }: { desk: Desk }) {
             onWrap={frameActions.groupWrap}
           />
           <FinishChapter desk={desk} />
+          <FurnitureChapter desk={desk} />
           <FrameFields document={desk.document} frames={held.map(({ frame }) => frame)} actions={frameActions} />
         </>
       )}
@@ -74,6 +79,7 @@ function OneFrame({ desk, each }: { desk: Desk; each: FrameInSight }) {
       {panelOf(desk, each)}
       <FinishChapter desk={desk} />
       <FrameFields document={document} frames={[frame]} actions={actions} />
+      <FurnitureChapter desk={desk} />
       <RepeatChapter document={document} frame={frame} onRepeat={actions.repeat} />
     </>
   );

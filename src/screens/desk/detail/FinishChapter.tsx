@@ -24,7 +24,11 @@ export function FinishChapter({ desk }: { desk: Desk }) {
   const own = FINISHED.filter((key) => frames.some((frame) => frame.finish !== undefined && frame.own?.includes(key)));
   const single = frames.length === 1 ? frames[0] : undefined;
   return (
-    <Group name="Finish" now={finish?.name ?? (frames.some((each) => each.finish) ? 'Mixed' : undefined)} folded={finishes.length === 0}>
+    <Group
+      name="Finish"
+      now={finish?.name ?? (frames.some((each) => each.finish) ? 'Mixed' : undefined)}
+      folded={finishes.length === 0}
+    >
       {finishes.length > 0 && (
         <ul className="grid grid-cols-2 gap-1.5" aria-label="Finishes">
           {finishes.map((each) => (
@@ -110,7 +114,11 @@ function FinishChip({ desk, finish, chosen, onGive }: FinishChipProps) {
       type="button"
       data-finish={finish.id}
       aria-pressed={chosen}
-      title={chosen ? `${finish.name}. Press to leave it; the look stays.` : `${finish.name}. Press to give it, or carry it onto a frame.`}
+      title={
+        chosen
+          ? `${finish.name}. Press to leave it; the look stays.`
+          : `${finish.name}. Press to give it, or carry it onto a frame.`
+      }
       className={`flex w-full cursor-grab touch-none flex-col items-start gap-0.5 border p-1 text-left select-none ${chosen ? 'border-primary bg-primary/15' : 'border-base-300 hover:bg-base-content/5'}`}
       onPointerDown={carry}
       onClick={onGive}

@@ -10,6 +10,7 @@ import type { PlannedActions } from '@/client/typesetter';
 import { setAppearance, setRule } from '@/core/actions/appearance';
 import { followFinish, giveFinish, giveLook, intoFinish, keepFinish, leaveFinish } from '@/core/actions/finishes';
 import { combineFrames } from '@/core/actions/forms';
+import { intoFurniture, keepFurniture, partFurniture, putFurniture } from '@/core/actions/furniture';
 import type { Combining } from '@/core/geometry/shapes';
 import type { Appearance, RuleValues } from '@/core/properties/look';
 import type { Outline } from '@/core/geometry/outline';
@@ -279,7 +280,14 @@ export function useDeskActions(store: DeskStore, composer: ComposerClient, say: 
       followFinish: (ids: readonly string[]) => act('Follow the finish', (document) => followFinish(document, ids)),
       intoFinish: (frame: string) => act('Change a finish', (document) => intoFinish(document, frame)),
       leaveFinish: (ids: readonly string[]) => act('Leave a finish', (document) => leaveFinish(document, ids)),
-      combineForms: (ids: readonly string[], how: Combining) => act(COMBINED[how], (document) => combineFrames(document, ids, how)),
+      keepFurniture: (ids: readonly string[], name: string) =>
+        act('Keep furniture', (document) => keepFurniture(document, ids, name)),
+      putFurniture: (furniture: string, on: string, at: Point) =>
+        act('Put furniture on a page', (document) => putFurniture(document, furniture, on, at)),
+      intoFurniture: (ids: readonly string[]) => act('Change furniture', (document) => intoFurniture(document, ids)),
+      partFurniture: (ids: readonly string[]) => act('No longer follow furniture', (document) => partFurniture(document, ids)),
+      combineForms: (ids: readonly string[], how: Combining) =>
+        act(COMBINED[how], (document) => combineFrames(document, ids, how)),
       splitOff: (frame: string) => plan('Split off a frame', 'splitOff', frame),
       takeOut: (frame: string) => act('Take a frame out of its thread', (document) => takeOut(document, frame)),
       join: (intent: JoinThread) => act('Continue a story', (document) => joinThread(document, intent)),

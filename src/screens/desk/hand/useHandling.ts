@@ -16,7 +16,7 @@ import { type Document, find } from '@/core/records/document';
 import { pageGrid, stretchBetween, stretchBox } from '@/core/page/grid';
 import type { PlacedPage } from '@/core/page/pages';
 import type { Appearance } from '@/core/properties/look';
-import type { FormatRecord, FrameRecord } from '@/core/records/index';
+import type { FormatRecord, FrameRecord, FurnitureRecord } from '@/core/records/index';
 import { followPointer, hasWandered } from '../../../parts/followPointer';
 import { isGround } from '@/core/page/ground';
 import { pictureTarget, slotAt, targetAt, type Target } from './freeSpace';
@@ -247,6 +247,11 @@ export function useHandling(around: Surroundings) {
       const target = under && { page: under.page, box: under.box, frame: under.frame.id, words: 'this frame gets the finish' };
       return { what, id, x: event.clientX, y: event.clientY, target, allPages: false };
     }
+    if (what === 'furniture') {
+      const furniture = find(now.store.document, 'furniture', id);
+      const target = at && furniture && furnitureTarget(now.format, at, furniture);
+      return { what, id, x: event.clientX, y: event.clientY, target, allPages: false };
+    }
     const waiting = at && what === 'picture' ? pictureFrameAt(now.format, now.frames, at) : undefined;
     const slot = at && what === 'story' ? slotAt(now.store.document, at.page, at) : undefined;
     const shape = find(now.store.document, 'picture', id) ?? UNKNOWN_SHAPE;
@@ -312,6 +317,20 @@ function neighboursAround(
 ): Neighbours {
   const own = new Set(withCaptions(document, moved));
   return neighboursOf(frames.filter(({ frame, box }) => !own.has(frame.id) && !isGround(format, box)).map(onSpread));
+}
+
+/** Where a piece of furniture lies that is held by its middle: on the columns and the baseline grid of its page. */
+function furnitureTarget(
+  format: FormatRecord,
+  { page, x, y }: { page: PlacedPage; x: number; y: number },
+  { name, width, height }: FurnitureRecord,
+): Target {
+  const grid = pageGrid(format, page.master, page.side);
+  const left = x - width / 2;
+  const column = grid.columns.reduce((a, b) => (Math.abs(b.x - left) < Math.abs(a.x - left) ? b : a));
+  const top = grid.first - grid.step;
+  const box = { x: column.x, y: top + Math.round((y - height / 2 - top) / grid.step) * grid.step, w: width, h: height };
+  return { page, box, words: `${name} lies here` };
 }
 
 /** The topmost frame under a point that will do. */

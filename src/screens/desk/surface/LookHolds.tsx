@@ -54,7 +54,13 @@ export function LookHolds({ chosen, view, onPull, onLook }: LookHoldsProps) {
       { id: 'gradient-to', words: 'End of the gradient', at: to, key: 'to' },
     ] as const;
     for (const { id, words, at, key } of ends)
-      holds.push({ id, words, at: place(at), form: 'round', moved: (by) => ({ gradient: { ...gradient, [key]: away(at, by) } }) });
+      holds.push({
+        id,
+        words,
+        at: place(at),
+        form: 'round',
+        moved: (by) => ({ gradient: { ...gradient, [key]: away(at, by) } }),
+      });
     if (through) {
       const [dx, dy] = [(to.x - from.x) * w, (to.y - from.y) * h];
       const square = dx * dx + dy * dy || 1;

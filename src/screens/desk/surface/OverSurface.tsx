@@ -181,6 +181,7 @@ function carriedName({ document }: Desk, { what, id }: Carry): string {
   if (what === 'advertisement') return find(document, 'advertisement', id)?.name ?? 'Advertisement';
   if (what === 'picture') return find(document, 'picture', id)?.name ?? 'A picture that comes in';
   if (what === 'story') return find(document, 'story', id)?.name ?? 'Copy that comes in';
+  if (what === 'furniture') return find(document, 'furniture', id)?.name ?? 'Furniture';
   if (what === 'finish') return find(document, 'finish', id)?.name ?? 'Finish';
   return `${find(document, 'story', find(document, 'text', id)?.story)?.name ?? 'Story'} continues`;
 }

@@ -60,11 +60,11 @@ function Finishes({ house, act, pressed, publication }: ChapterTools & { publica
       )}
       <h1 className="text-lg font-semibold">Finishes of {publication}</h1>
       <p className="max-w-2xl pt-1 opacity-75">
-        A finish is what a frame looks like, under a name: fill, border, corners, inset, shadow, text wrap. Change it here and every
-        frame of it follows; what a frame says otherwise stays.
+        A finish is what a frame looks like, under a name: fill, border, corners, inset, shadow, text wrap. Change it here and
+        every frame of it follows; what a frame says otherwise stays.
       </p>
       <div className="grid grid-cols-[minmax(0,1fr)_19rem] gap-10 pt-5">
-        <section aria-label="Finishes">
+        <section aria-label="Finishes" className="sticky top-0 self-start">
           {finishes.length === 0 ? (
             <p className="pb-3 opacity-75">
               There are none yet. Add one here, or choose a frame on a page and keep its look as a finish.
@@ -94,7 +94,9 @@ function Finishes({ house, act, pressed, publication }: ChapterTools & { publica
         </section>
         {finish && (
           <section aria-label={finish.name} key={finish.id} className="flex flex-col gap-3">
-            <FinishSample document={house} finish={finish} width={304} height={180} scale={0.9} />
+            <div className="bg-base-100 sticky top-0 z-10 pb-2">
+              <FinishSample document={house} finish={finish} width={304} height={180} scale={0.9} />
+            </div>
             <WordsField
               label="Name"
               value={finish.name}
@@ -156,7 +158,11 @@ function LookFields({ house, finish, act }: { house: Document; finish: FinishRec
         />
       </Group>
       <Group name="Text in its frame">
-        <Fields table={INSET} of={[{ inset: inset ?? 0 }]} onChange={(_, value) => set({ inset: value as FinishLook['inset'] })} />
+        <Fields
+          table={INSET}
+          of={[{ inset: inset ?? 0 }]}
+          onChange={(_, value) => set({ inset: value as FinishLook['inset'] })}
+        />
       </Group>
       <Group name="Text wrap">
         <Fields
