@@ -6,7 +6,17 @@ import { all, get } from '../records/document';
 import type { FrameRecord } from '../records/index';
 import { applied as done } from '../records/diff';
 import { setAppearance } from './appearance';
-import { followFinish, framesOfFinish, giveFinish, giveLook, intoFinish, keepFinish, leaveFinish, removeFinish, setFinish } from './finishes';
+import {
+  followFinish,
+  framesOfFinish,
+  giveFinish,
+  giveLook,
+  intoFinish,
+  keepFinish,
+  leaveFinish,
+  removeFinish,
+  setFinish,
+} from './finishes';
 import { setTextLayout, setWrap } from './frames';
 import { ActionError } from './edit';
 
@@ -77,7 +87,11 @@ describe('finishes', () => {
     const other = done(given, keepFinish(given, 'panel', 'Plate'));
     const plate = all(other, 'finish').find(({ name }) => name === 'Plate')!.id;
     const after = done(other, removeFinish(other, 'finish', plate));
-    expect(framesOfFinish(after, plate).map(({ id }) => id).sort()).toEqual(['finished', 'panel', 'pf']);
+    expect(
+      framesOfFinish(after, plate)
+        .map(({ id }) => id)
+        .sort(),
+    ).toEqual(['finished', 'panel', 'pf']);
   });
 
   it('come along when a look is given from frame to frame', () => {

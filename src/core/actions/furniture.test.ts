@@ -13,7 +13,16 @@ import { textIn } from '../records/kinds/frames';
 import { setAppearance } from './appearance';
 import { ActionError, Edit } from './edit';
 import { placeFrames, removeFrames } from './frames';
-import { furnitureOf, intoFurniture, keepFurniture, partFurniture, putDown, putFrames, putFurniture, removeFurniture } from './furniture';
+import {
+  furnitureOf,
+  intoFurniture,
+  keepFurniture,
+  partFurniture,
+  putDown,
+  putFrames,
+  putFurniture,
+  removeFurniture,
+} from './furniture';
 
 const doc = document(...everything);
 
@@ -108,7 +117,13 @@ describe('furniture', () => {
 
   it('is parted from, and removed, with what lies on pages left as it is', () => {
     const { now, furniture, there } = made();
-    const parted = done(now, partFurniture(now, there.map(({ id }) => id)));
+    const parted = done(
+      now,
+      partFurniture(
+        now,
+        there.map(({ id }) => id),
+      ),
+    );
     expect(putDown(parted, furniture)).toHaveLength(1);
     const gone = done(now, removeFurniture(now, furniture));
     expect(all(gone, 'furniture')).toEqual([]);

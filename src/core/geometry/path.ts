@@ -19,8 +19,8 @@ export const cornerAt = (x: number, y: number): number[] => [x, y, x, y, x, y];
 export const pathLaidOver = (path: Path, box: Box): Path =>
   path.map((ring) => ring.map((value, i) => (i % 2 === 0 ? box.x + value * box.w : box.y + value * box.h)));
 
-/** Straight pieces that a curve is taken in: so many that, at the sizes of pages, none is a tenth of a point off. */
-const piecesFor = (length: number): number => Math.max(4, Math.min(64, Math.ceil(2 * Math.sqrt(length))));
+/** Straight pieces that a curve is taken in: so many that none is a fiftieth of a point off it on a page. */
+const piecesFor = (length: number): number => Math.max(4, Math.min(96, Math.ceil(4 * Math.sqrt(length))));
 
 /** The same rings as points alone. */
 export function flatPath(path: Path): number[][] {

@@ -12,7 +12,7 @@ export class DrawingError extends Error {}
 
 /** Whether words are path data or a drawing, rather than copy. */
 export const isDrawn = (words: string): boolean =>
-  /^\s*(?:<\?xml[^>]*>\s*)?(?:<!--[^]*?-->\s*)*<svg[\s>]/i.test(words) || /^\s*[Mm]\s*[-+.\d][\d\s,.eE+\-MmLlHhVvCcSsQqTtAaZz]*$/.test(words);
+  /^\s*(?:<\?xml[^>]*>\s*)?(?:<!--[^]*?-->\s*)*<svg[\s/>]/i.test(words) || /^\s*[Mm]\s*[-+.\d][\d\s,.eE+\-MmLlHhVvCcSsQqTtAaZz]*$/.test(words);
 
 /**
  * The form of a drawing: path data (SVG 1.1, 8.3), or the paths and plain shapes of an SVG. Open paths are closed.

@@ -32,6 +32,7 @@ import { OverSurface } from './surface/OverSurface';
 import { Surface, typeAt } from './surface/Surface';
 import { Tray } from './tray/Tray';
 import { type Finding, FindingPanel, type FindingPanelProps } from '../finding/FindingPanel';
+import { quoteCommands } from './quoteCommands';
 import { useInHandNow } from '../text/textInHand';
 import { useSpelling } from '../spelling/useSpelling';
 import { TextDialog, type TextAsked } from '../text/TextDialogs';
@@ -99,7 +100,7 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
     [styles, inHand, formatter, noText, isWriting],
   );
   const ofTextById = useMemo(() => new Map(ofText.map((command) => [command.id, command])), [ofText]);
-  const commands = [...ofDesk, ...ofText];
+  const commands = [...ofDesk, ...quoteCommands(desk, isWriting), ...ofText];
   const byId = new Map(commands.map((command) => [command.id, command]));
   const { tools, dialogs, turn } = useCommands({
     store,

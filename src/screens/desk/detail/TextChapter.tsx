@@ -1,6 +1,7 @@
 'use client';
 
 import type { ComposerClient } from '@/client/composerClient';
+import { quoteTrouble } from '@/core/checks/rules/quotes';
 import { type Fit, fitWords } from '@/core/compose/text/fit';
 import { type Document, find, threadOf } from '@/core/records/document';
 import type { TextContent } from '@/core/records/frame';
@@ -16,13 +17,16 @@ interface TextChapterProps {
   readonly composer: ComposerClient;
   /** Opens Fit at its text. */
   readonly onFit: () => void;
+  /** Has a quote say its story’s words, or leaves it as it is, no longer tied. */
+  readonly onQuote: (what: 'requote' | 'untie', quote: string, words?: string) => void;
 }
 
 /** How a text fits, and what the typesetter reports. */
-export function TextChapter({ document, frame, content, composer, onFit }: TextChapterProps) {
+export function TextChapter({ document, frame, content, composer, onFit, onQuote }: TextChapterProps) {
   const fit = useSetting(composer, (setting) => setting.fits.get(content.text));
   const thread = threadOf(document, content.text);
   const of = textOf(document, frame);
+  const trouble = of && quoteTrouble(document, of.text);
   return (
     <Group name="Text" now={fit && fitWords(fit)}>
       {fit && of?.text.role === 'body' && (
@@ -39,6 +43,31 @@ export function TextChapter({ document, frame, content, composer, onFit }: TextC
         <p className="opacity-75">
           Frame {thread.findIndex(({ id }) => id === frame.id) + 1} of {thread.length} in its thread
         </p>
+      )}
+      {of && trouble && (
+        <div className="flex flex-col gap-1" role="status">
+          <p className="text-error font-semibold">
+            {trouble.is === 'story' ? 'The story no longer says this.' : 'The quote says what the story does not.'}
+          </p>
+          <p>
+            <span className="opacity-75">{trouble.is === 'story' ? 'It said' : 'The quote'}:</span> {trouble.was}
+          </p>
+          {trouble.now && (
+            <p>
+              <span className="opacity-75">The story says now:</span> {trouble.now}
+            </p>
+          )}
+          <div className="flex flex-wrap gap-1">
+            {trouble.now && (
+              <button type="button" className="btn btn-xs" onClick={() => onQuote('requote', of.text.id, trouble.now!)}>
+                Take the story’s words
+              </button>
+            )}
+            <button type="button" className="btn btn-xs" onClick={() => onQuote('untie', of.text.id)}>
+              Keep it on purpose
+            </button>
+          </div>
+        </div>
       )}
       {of?.text.source && (
         <p className="opacity-75">

@@ -27,6 +27,7 @@ const PANELS: {
         content={content}
         composer={desk.composer}
         onFit={() => desk.setFitting(content.text)}
+        onQuote={desk.actions.mendQuote}
       />
       <Legible desk={desk} each={each} />
     </>

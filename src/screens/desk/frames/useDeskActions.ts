@@ -9,6 +9,7 @@ import type { DeskStore } from '@/client/deskStore';
 import type { PlannedActions } from '@/client/typesetter';
 import { setAppearance, setRule } from '@/core/actions/appearance';
 import { followFinish, giveFinish, giveLook, intoFinish, keepFinish, leaveFinish } from '@/core/actions/finishes';
+import { mended } from '@/core/checks/mends';
 import { combineFrames } from '@/core/actions/forms';
 import { intoFurniture, keepFurniture, partFurniture, putFurniture } from '@/core/actions/furniture';
 import type { Combining } from '@/core/geometry/shapes';
@@ -286,6 +287,11 @@ export function useDeskActions(store: DeskStore, composer: ComposerClient, say: 
         act('Put furniture on a page', (document) => putFurniture(document, furniture, on, at)),
       intoFurniture: (ids: readonly string[]) => act('Change furniture', (document) => intoFurniture(document, ids)),
       partFurniture: (ids: readonly string[]) => act('No longer follow furniture', (document) => partFurniture(document, ids)),
+      /** Has a quote say its story’s words, or leaves it as it is, no longer tied. */
+      mendQuote: (what: 'requote' | 'untie', quote: string, words = '') =>
+        act(what === 'requote' ? 'Take the story’s words' : 'Keep a quote on purpose', (document) =>
+          mended(document, what === 'requote' ? { do: what, of: { quote, words } } : { do: what, of: { quote } }),
+        ),
       combineForms: (ids: readonly string[], how: Combining) =>
         act(COMBINED[how], (document) => combineFrames(document, ids, how)),
       splitOff: (frame: string) => plan('Split off a frame', 'splitOff', frame),

@@ -1,0 +1,125 @@
+import { describe, expect, it } from 'vitest';
+import { document, prose, textFrame, textRecord, baseRecords } from '../../../tests/support/documents';
+import { docOf, paragraphsOf, plainText } from '../records/body';
+import { paragraph } from '../../../tests/support/composed';
+import { composerFor } from '../../../tests/support/faces';
+import { quoteTrouble } from '../checks/rules/quotes';
+import { withEllipsis } from '../editing/leavingOut';
+import { sentencesOf } from '../compose/displayList/sentences';
+import { middleOf } from '../geometry/box';
+import { applied } from '../records/diff';
+import { type Document, get } from '../records/document';
+import type { FrameRecord, TextRecord } from '../records/index';
+import { Edit } from './edit';
+import { makeQuote, QUOTE_STAND_OFF, saysOf } from './quotes';
+
+const SENTENCE = 'A kite is finished when it is broken, and not a day before.';
+const story = (): Document =>
+  document(
+    ...baseRecords(3),
+    { id: 's', kind: 'story', name: 'Kites', section: '', order: 'a0', tint: 1, parts: { body: 'text' } },
+    textRecord(
+      'text',
+      docOf([
+        paragraph('body', `${prose(60, 3)} ${SENTENCE}`),
+        ...Array.from({ length: 8 }, (_, i) => paragraph('body', prose(60, i + 5))),
+      ]),
+      { story: 's' },
+    ),
+    textFrame('left', 'text', 'p2', { x: 50, y: 48, w: 300, h: 504 }, { columns: 3, gutter: 15 }),
+    textFrame('right', 'text', 'p3', { x: 50, y: 48, w: 300, h: 504 }, { columns: 3, gutter: 15, order: 'a1' }),
+  );
+
+function quoted(
+  doc: Document,
+  passage: { from: number; to: number; paragraph: number },
+  composer: Awaited<ReturnType<typeof composerFor>>['composer'],
+) {
+  const diff = makeQuote(doc, { text: 'text', ...passage }, composer);
+  const after = applied(doc, diff);
+  const frame = diff.added.find((each): each is FrameRecord => each.kind === 'frame')!;
+  return { after, frame, text: diff.added.find((each): each is TextRecord => each.kind === 'text')! };
+}
+
+describe('where a quote goes', () => {
+  it('is away from its passage and from other quotes, not at a column’s edge, and no line is pushed out', async () => {
+    let doc = story();
+    const { composer } = await composerFor(doc);
+    const middles: { on: string; x: number; y: number }[] = [];
+    for (const paragraphNumber of [0, 2, 4]) {
+      const words = plainText(paragraphsOf(get(doc, 'text', 'text').body)[paragraphNumber]!);
+      const from = paragraphNumber === 0 ? words.indexOf(SENTENCE) : 0;
+      const passage = { paragraph: paragraphNumber, from, to: paragraphNumber === 0 ? words.length : words.indexOf('.') + 1 };
+      const before = composer.compose(doc).fits.get('text')!.oversetLines;
+      const { after, frame } = quoted(doc, passage, composer);
+      expect(composer.compose(after).fits.get('text')!.oversetLines).toBe(before);
+      expect(frame.wrap).toMatchObject({ mode: 'frame', standOff: QUOTE_STAND_OFF });
+      // 0.1875 in is the usual stand-off around a pull quote (common practice).
+      expect(QUOTE_STAND_OFF / 72).toBe(0.1875);
+      expect(frame.box.y).toBeGreaterThan(48 + 24);
+      expect(frame.box.y + frame.box.h).toBeLessThan(552 - 24);
+      const middle = middleOf(frame.box);
+      for (const other of middles)
+        if (other.on === frame.on) expect(Math.hypot(other.x - middle.x, other.y - middle.y)).toBeGreaterThan(100);
+      const [stood] = sentencesOf(get(doc, 'text', 'text'), 'en', composer.compose(doc).pages).filter(
+        (each) => each.paragraph === paragraphNumber && each.to === passage.to,
+      );
+      for (const { page, box } of stood!.boxes)
+        if (page === frame.on) expect(Math.hypot(middleOf(box).x - middle.x, box.y - middle.y)).toBeGreaterThan(100);
+      middles.push({ on: frame.on, ...middle });
+      doc = after;
+    }
+  });
+});
+
+describe('a tied quote', () => {
+  const trouble = async (change: (doc: Document, quote: string) => Document) => {
+    const doc = story();
+    const { composer } = await composerFor(doc);
+    const words = plainText(paragraphsOf(get(doc, 'text', 'text').body)[0]!);
+    const { after, text } = quoted(doc, { paragraph: 0, from: words.indexOf(SENTENCE), to: words.length }, composer);
+    const changed = change(after, text.id);
+    return quoteTrouble(changed, get(changed, 'text', text.id));
+  };
+  const rewritten = (doc: Document, id: string, to: (words: string) => string): Document => {
+    const edit = new Edit(doc);
+    const text = get(doc, 'text', id);
+    edit.put({
+      ...text,
+      body: docOf(paragraphsOf(text.body).map((each) => paragraph(each.attrs['style'] as string, to(plainText(each))))),
+    });
+    return applied(doc, edit.diff());
+  };
+
+  it('is content while its story says so', async () => {
+    expect(await trouble((doc) => doc)).toBeUndefined();
+    // Words elsewhere do not matter.
+    expect(await trouble((doc) => rewritten(doc, 'text', (words) => `Then ${words}`))).toBeUndefined();
+  });
+
+  it('says when the story’s words change, with both', async () => {
+    const found = await trouble((doc) => rewritten(doc, 'text', (words) => words.replace('not a day before', 'never before')));
+    expect(found).toEqual({ is: 'story', was: SENTENCE, now: SENTENCE.replace('not a day before', 'never before') });
+  });
+
+  it('may leave words out with an ellipsis, and says when it has others', async () => {
+    expect(
+      await trouble((doc, id) =>
+        rewritten(doc, id, (words) => withEllipsis(words, words.indexOf(', and not'), words.indexOf(' before'))),
+      ),
+    ).toBeUndefined();
+    expect(await trouble((doc, id) => rewritten(doc, id, (words) => words.replace('finished', 'alive')))).toMatchObject({
+      is: 'quote',
+      now: SENTENCE,
+    });
+  });
+
+  it('is cut as British practice has it', () => {
+    const words = '‘One two three four.’';
+    expect(withEllipsis(words, words.indexOf('two'), words.indexOf(' four'))).toBe('‘One … four.’');
+    expect(withEllipsis(words, 1, 4)).toBe('‘… two three four.’');
+    expect(withEllipsis(words, words.indexOf(' four'), words.indexOf('.'))).toBe('‘One two three ….’');
+    expect(saysOf('‘One … four.’', 'One two three four.')).toBe(true);
+    expect(saysOf('four … One', 'One two three four.')).toBe(false);
+  });
+});
