@@ -25,9 +25,16 @@ export function setAppearance(document: Document, ids: readonly string[], change
     const frame = get(document, 'frame', id);
     if (shape && frameKind(frame.content).isThin) throw new ActionError('A rule has no other form.');
     // A free outline begins as the form that there is.
-    const form =
-      shape?.type === 'outline' && shape.rings.length === 0 ? { shape: freed(finished(document, frame)) } : {};
-    edit.put(said({ ...frame, ...changes, ...form, ...saysItself(frame, changes), ...(turned.rotation === 0 ? { rotation: undefined } : turned) }));
+    const form = shape?.type === 'outline' && shape.rings.length === 0 ? { shape: freed(finished(document, frame)) } : {};
+    edit.put(
+      said({
+        ...frame,
+        ...changes,
+        ...form,
+        ...saysItself(frame, changes),
+        ...(turned.rotation === 0 ? { rotation: undefined } : turned),
+      }),
+    );
   }
   return edit.diff();
 }

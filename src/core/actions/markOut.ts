@@ -6,18 +6,18 @@ import { all, type Document, find, framesOn } from '../records/document';
 import { textContent } from '../records/frame';
 import type { TextRecord } from '../records/index';
 import type { TextRole } from '../records/text';
-import { docOf, fieldsOf, paragraphOf, paragraphsOf, plainBody } from '../records/body';
+import { docOf, fieldsOf, paragraphOf, paragraphsOf, plainBody, plainParagraphs } from '../records/body';
 import { type MarginText, marginText } from '../page/furniture';
 import { formatOf } from '../page/pages';
 import { ActionError, Edit, newId } from './edit';
-import { growingText, NO_WRAP, pageWithGrid, putFrame } from './frames';
+import { growingText, NO_WRAP, pageWithGrid, putFrame, textColumns } from './frames';
 import { mm } from '../length/length';
 import { QUOTE_STAND_OFF } from './quotes';
 import { inOwnStyles } from './styles';
 import { textIn } from '../records/kinds/frames';
 
 /** What a marked-out stretch can become without anything else being chosen. */
-export type Stuff = 'headline' | 'text' | 'picture' | 'quote' | 'panel' | 'rule' | 'advertisement';
+export type Stuff = 'headline' | 'text' | 'picture' | 'quote' | 'panel' | 'rule' | 'boxOut' | 'advertisement';
 
 export interface MarkOut {
   readonly page: string;
@@ -30,7 +30,7 @@ export interface MarkOut {
 /** Turns a marked-out stretch of grid into a frame. */
 export function markOut(document: Document, { page: id, box, as, words = '' }: MarkOut): Diff {
   const edit = new Edit(document);
-  const { page } = pageWithGrid(document, id);
+  const { page, grid } = pageWithGrid(document, id);
   const on = page.page.id;
   switch (as) {
     case 'picture':
@@ -57,6 +57,21 @@ export function markOut(document: Document, { page: id, box, as, words = '' }: M
       putFrame(edit, on, box, textContent(text.id), NO_WRAP);
       break;
     }
+    case 'boxOut': {
+      // A heading, and a paragraph that waits for its words.
+      const body = docOf([...plainParagraphs('crosshead', words), ...plainParagraphs('body', '')]);
+      const text = edit.put<TextRecord>(inOwnStyles(document, { id: newId(), kind: 'text', role: 'furniture', body }));
+      const finish = find(document, 'finish', BOX_OUT);
+      putFrame(
+        edit,
+        on,
+        box,
+        textContent(text.id, 'a0', { columns: textColumns(grid, page.master, box), gutter: grid.gutter, inset: mm(3) }),
+        { mode: 'frame', standOff: mm(4), outline: 'shape' },
+        finish ? { finish: finish.id } : { fill: { swatch: 'tint', tint: 1 } },
+      );
+      break;
+    }
     case 'headline':
     case 'quote': {
       const text = as === 'quote' ? putText(edit, 'quote', 'pullQuote', words) : putText(edit, 'furniture', 'headline', words);
@@ -73,6 +88,9 @@ export function markOut(document: Document, { page: id, box, as, words = '' }: M
   }
   return edit.diff();
 }
+
+/** The finish that box-outs have in a house that has it. */
+export const BOX_OUT = 'boxOut';
 
 /** Adds a text that belongs to no story. */
 const putText = (edit: Edit, role: TextRole, style: string, words: string): TextRecord =>

@@ -17,7 +17,8 @@ const SENTENCE = 'A kite is finished when it is broken, and not a day before.';
 const story = (): Document =>
   document(
     ...baseRecords(3),
-    { id: 's', kind: 'story', name: 'Kites', section: '', order: 'a0', tint: 1, parts: { body: 'text' } },
+    { id: 's', kind: 'story', name: 'Kites', section: '', order: 'a0', tint: 1, parts: { headline: 'headline', body: 'text' } },
+    textRecord('headline', docOf([paragraph('headline', 'Kites')]), { story: 's' }),
     textRecord(
       'text',
       docOf([

@@ -73,10 +73,10 @@ export function makeQuote(document: Document, passage: Passage, typesetter: Type
     const { fits, grown } = typesetter.compose(trial.document);
     const fit = fits.get(source.id);
     const lost = Math.max(0, (fit?.oversetLines ?? 0) - (before?.oversetLines ?? 0));
-    const gaveWay = Math.max(0, (fit?.gaveWay ?? 0) - (before?.gaveWay ?? 0)) + Math.max(0, (fit?.overfull ?? 0) - (before?.overfull ?? 0));
+    const gaveWay =
+      Math.max(0, (fit?.gaveWay ?? 0) - (before?.gaveWay ?? 0)) + Math.max(0, (fit?.overfull ?? 0) - (before?.overfull ?? 0));
     const tall = (grown.get(frame.id)?.h ?? h) > place.column.h ? 1 : 0;
-    const harm =
-      1000 * tall + LOST * lost + GAVE_WAY * gaveWay + nearness(place, spot, others) + EDGE * (place.isAtEdge ? 1 : 0);
+    const harm = 1000 * tall + LOST * lost + GAVE_WAY * gaveWay + nearness(place, spot, others) + EDGE * (place.isAtEdge ? 1 : 0);
     if (!best || harm < best.harm) best = { place, harm };
   }
   const place = best?.place ?? { page: first.page, box: { ...frame.box, h } };
@@ -112,15 +112,17 @@ interface QuotePlace {
 function columnsOf(document: Document, typesetter: Typesetter, text: string, page: string): StoryColumn[] {
   const spread = placedPage(document, page)?.spread;
   const pages = new Set(placedPages(document).flatMap((each) => (each.spread === spread ? [each.page.id] : [])));
-  return typesetter.compose(document).pages.flatMap((list) =>
-    pages.has(list.page)
-      ? list.items.flatMap((item) =>
-          item.type === 'text' && item.text === text && !item.transform
-            ? item.columns.map(({ box }) => ({ page: list.page, box }))
-            : [],
-        )
-      : [],
-  );
+  return typesetter
+    .compose(document)
+    .pages.flatMap((list) =>
+      pages.has(list.page)
+        ? list.items.flatMap((item) =>
+            item.type === 'text' && item.text === text && !item.transform
+              ? item.columns.map(({ box }) => ({ page: list.page, box }))
+              : [],
+          )
+        : [],
+    );
 }
 
 /** Where a quote so high could go: on the grid, inside its column, on nothing else that lies there. */

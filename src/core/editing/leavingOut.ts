@@ -6,7 +6,10 @@ import type { TextCommand } from './typing';
 export function withEllipsis(words: string, from: number, to: number): string {
   const before = words.slice(0, from).trimEnd();
   const after = words.slice(to).trimStart();
-  const [left, right] = [/[‘“"']$/.test(before) || before === '' ? '' : ' ', /^[.,;:!?’”"']/.test(after) || after === '' ? '' : ' '];
+  const [left, right] = [
+    /[‘“"']$/.test(before) || before === '' ? '' : ' ',
+    /^[.,;:!?’”"']/.test(after) || after === '' ? '' : ' ',
+  ];
   return `${before}${left}…${right}${after}`;
 }
 

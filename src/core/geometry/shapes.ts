@@ -35,14 +35,7 @@ const ARC = 20;
 /** The outline of what lies within `by` of it; negative: of what lies so far inside. */
 export const grownOutline = (of: Outline, by: number): Outline =>
   outline(
-    Clipper.inflatePaths(
-      Clipper.union(paths(of), FillRule.EvenOdd),
-      by * SCALE,
-      JoinType.Miter,
-      EndType.Polygon,
-      MITRE,
-      ARC,
-    ),
+    Clipper.inflatePaths(Clipper.union(paths(of), FillRule.EvenOdd), by * SCALE, JoinType.Miter, EndType.Polygon, MITRE, ARC),
   );
 
 /** The area of lines drawn along open ways, `weight` wide. */
@@ -50,5 +43,4 @@ export const lineArea = (ways: Outline, weight: number): Outline =>
   outline(Clipper.inflatePaths(paths(ways), (weight / 2) * SCALE, JoinType.Miter, EndType.Butt, MITRE, ARC));
 
 /** The area that any of several outlines covers. */
-export const joinedAreas = (all: readonly Outline[]): Outline =>
-  outline(Clipper.union(paths(all.flat()), FillRule.NonZero));
+export const joinedAreas = (all: readonly Outline[]): Outline => outline(Clipper.union(paths(all.flat()), FillRule.NonZero));

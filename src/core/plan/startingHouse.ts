@@ -1,3 +1,5 @@
+import { BOX_OUT } from '../actions/markOut';
+import type { FinishLook } from '../records/finish';
 import { USUAL_CAPTIONS } from '../properties/captions';
 import { jumpBodies } from '../actions/threads';
 import type { PublicationKind } from '../records/publicationKind';
@@ -84,7 +86,16 @@ export function startingHouse(
   });
   const [text, plain] = [master('text', 'Text'), master('plain', 'Plain, no folio')];
   const profile: ProfileRecord = { id: 'profile', kind: 'profile', ...USUAL_LIMITS[PAPER_OF[kind]] };
-  const design = [noDetails(language), profile, format, text, plain, ...swatches(kind, palette), ...styles(kind, size, leading)];
+  const design = [
+    noDetails(language),
+    profile,
+    format,
+    text,
+    plain,
+    ...swatches(kind, palette),
+    ...finishes(),
+    ...styles(kind, size, leading),
+  ];
   // Blank pages are all on one master: what is set for it is set for them.
   if (blank) return design.filter((record) => record !== plain);
   return [
@@ -217,6 +228,37 @@ function swatches(kind: PublicationKind, inUse: number): DocumentRecord[] {
     ...PALETTES[kind].map(([name, own], i): DocumentRecord => ({ id: `palette-${i + 1}`, kind: 'palette', name, colours: own })),
   ];
 }
+
+/** Looks to begin with: of a box beside a story, of a picture with a fine edge, and of a plate for words on a picture. */
+function finishes(): DocumentRecord[] {
+  const wrap = { mode: 'frame', standOff: mm(4) } as const;
+  const finish = (id: string, name: string, look: FinishLook): DocumentRecord => ({
+    id,
+    kind: 'finish',
+    name,
+    order: ORDERS[id]!,
+    look,
+  });
+  return [
+    finish(BOX_OUT, 'Box-out', {
+      shape: { type: 'rectangle' },
+      fill: { swatch: 'tint', tint: 1 },
+      border: { swatch: 'accent1', tint: 1, weight: 1, align: 'inside' },
+      inset: mm(3),
+      wrap,
+    }),
+    finish('hairline', 'Hairline', { border: { swatch: 'ink', tint: 0.6, weight: 0.25, align: 'inside' }, wrap }),
+    finish('plate', 'Plate', {
+      shape: { type: 'rounded', radius: mm(2) },
+      fill: { swatch: 'paper', tint: 1, opacity: 0.9 },
+      shadow: { dx: 0, dy: 1.5, blur: 5, swatch: 'ink', opacity: 0.3 },
+      inset: mm(3),
+    }),
+  ];
+}
+
+/** Their places among the finishes. */
+const ORDERS: Readonly<Record<string, string>> = { [BOX_OUT]: 'a0', hairline: 'a1', plate: 'a2' };
 
 /** Names and colours of the palettes of a kind, for choosing one. */
 export const palettesOf = (kind: PublicationKind): readonly (readonly [string, PaletteRecord['colours']])[] => PALETTES[kind];

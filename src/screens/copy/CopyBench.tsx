@@ -79,6 +79,7 @@ export function CopyBench({ id, publication, name, house, today, at, store, comp
         link: () => setAsked('link'),
         newStyle: () => setAsked('newStyle'),
         characters: () => setAsked('characters'),
+        table: () => setAsked('table'),
       }),
     [styles, inHand, formatter, isWriting],
   );

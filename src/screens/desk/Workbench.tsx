@@ -96,6 +96,7 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
         link: () => setAsked('link'),
         newStyle: () => setAsked('newStyle'),
         characters: () => setAsked('characters'),
+        table: () => setAsked('table'),
       }),
     [styles, inHand, formatter, noText, isWriting],
   );

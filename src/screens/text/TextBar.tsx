@@ -110,6 +110,7 @@ const Bar = memo(function Bar({
               { value: 'line-break', name: 'Line break', group: 'Break' },
               ...BREAKS.map(({ startIn, name }) => ({ value: `break-${startIn}`, name, group: 'Break' })),
               ...FIELD_NAMES.map((name) => ({ value: `field-${name}`, name: FIELD_WORDS[name], group: 'Field' })),
+              { value: 'table', name: 'Table …', group: 'Table' },
               { value: 'characters', name: 'All characters …', group: 'Symbol' },
               ...SYMBOLS.map(({ sign, name }) => ({
                 value: `symbol-${name}`,

@@ -5,9 +5,10 @@ import { formattingOf, setLink } from '@/core/editing/formatting';
 import { Dialog } from '@/parts/Dialog';
 import { Wrong } from '@/parts/Wrong';
 import type { Formatter } from './formatter';
+import { TableDialog } from './TableDialog';
 
 /** What is asked of a text in a dialog of its own. */
-export type TextAsked = 'link' | 'newStyle' | 'characters';
+export type TextAsked = 'link' | 'newStyle' | 'characters' | 'table';
 
 interface TextDialogProps<A extends TextAsked = TextAsked> {
   readonly asked: A;
@@ -20,6 +21,7 @@ const CharactersDialog = lazy(() => import('./CharactersDialog').then((own) => (
 
 /** What is asked of the text in hand. */
 export function TextDialog({ asked, formatter, onClose }: TextDialogProps) {
+  if (asked === 'table') return <TableDialog formatter={formatter} dress={formatter.tableDress()} onClose={onClose} />;
   if (asked !== 'characters') return <WordsDialog asked={asked} formatter={formatter} onClose={onClose} />;
   return (
     <Suspense fallback={null}>

@@ -3,9 +3,12 @@ import type { DeskStore } from '@/client/deskStore';
 import { type SelectedText, styleFromText, styleToWhatIsHere } from '@/core/actions/textStyles';
 import { type Formatting, formattingOf } from '@/core/editing/formatting';
 import { everything, selectionOf } from '@/core/editing/places';
+import type { TableDress } from '@/core/editing/tables';
 import type { TextCommand } from '@/core/editing/typing';
+import { COPY_STYLES } from '@/core/plan/copyStyles';
 import type { Diff } from '@/core/records/diff';
-import { find } from '@/core/records/document';
+import { all, find } from '@/core/records/document';
+import type { Role } from '@/core/records/swatch';
 import { same } from '@/core/records/same';
 import type { StyleSheet } from '@/core/type/styles';
 import type { Say } from '../frame/useNotices';
@@ -39,6 +42,21 @@ export class Formatter {
 
   sheet(): StyleSheet {
     return styleLists(this.#store).sheet;
+  }
+
+  /** What a table is made with here: the house’s own styles for tables, or that of the paragraph. */
+  tableDress(): TableDress {
+    const { document } = this.#store;
+    const swatches = all(document, 'swatch');
+    const of = (role: Role) => (swatches.find((each) => each.role === role) ?? swatches[0])?.id ?? '';
+    const there = (style: string) => (find(document, 'paragraphStyle', style) ? style : undefined);
+    const here = this.selected()?.state.selection.$from.parent.attrs['style'] as string | undefined;
+    return {
+      ink: of('ink'),
+      tint: of('tint'),
+      style: there(COPY_STYLES.table) ?? here ?? COPY_STYLES.body,
+      headStyle: there(COPY_STYLES.tableHead),
+    };
   }
 
   formatting(): Formatting | undefined {

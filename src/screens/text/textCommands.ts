@@ -55,7 +55,12 @@ export function textCommands(
   /** Why nothing can be formatted now. */
   none: string | undefined,
   isWriting: boolean,
-  dialogs: { readonly link: () => void; readonly newStyle: () => void; readonly characters: () => void },
+  dialogs: {
+    readonly link: () => void;
+    readonly newStyle: () => void;
+    readonly characters: () => void;
+    readonly table: () => void;
+  },
 ): Command[] {
   const writing = isWriting ? undefined : 'Go into a text first';
   const sheet = () => formatter.sheet();
@@ -104,6 +109,7 @@ export function textCommands(
       format(`letters-${id}`, `Character style: ${name}`, undefined, () => setCharacterStyle(id), 'Change the character style'),
     ),
     format('letters-none', 'Character style: none', undefined, () => setCharacterStyle(undefined), 'Change the character style'),
+    command('table', 'Table …', 'Alt+T', writing, dialogs.table),
     put('line-break', 'Line break', typeLineBreak),
     ...BREAKS.map(({ startIn, name }) => put(`break-${startIn}`, name, partParagraph(inHand.following, startIn))),
     ...FIELD_NAMES.map((name) => put(`field-${name}`, `Field: ${FIELD_WORDS[name]}`, typeField(name))),

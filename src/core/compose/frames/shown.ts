@@ -71,8 +71,10 @@ export class Showing {
       shown.set(key, isSame ? before : shownFrame(key, frame, page, fromMaster));
     };
     for (const page of pages) {
-      for (const frame of inheritedFrames(document, page)) if (isShown(document, frame)) add(finished(document, frame), page, true);
-      for (const frame of framesOn(document, page.page.id)) if (isShown(document, frame)) add(finished(document, frame), page, false);
+      for (const frame of inheritedFrames(document, page))
+        if (isShown(document, frame)) add(finished(document, frame), page, true);
+      for (const frame of framesOn(document, page.page.id))
+        if (isShown(document, frame)) add(finished(document, frame), page, false);
     }
     this.#shown = shown;
     const list = [...shown.values()];

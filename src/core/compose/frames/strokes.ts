@@ -75,9 +75,7 @@ function ruleBody(line: RuleContent['line'], from: number, to: number, weight: n
     case 'dotted':
       return pieced(line, [way], weight, false) ?? plain;
     case 'double':
-      return [-1, 1].flatMap((side) =>
-        boxOutline({ x: from, y: (side * weight) / 3 - weight / 6, w: to - from, h: weight / 3 }),
-      );
+      return [-1, 1].flatMap((side) => boxOutline({ x: from, y: (side * weight) / 3 - weight / 6, w: to - from, h: weight / 3 }));
     case 'wavy':
       return wave(from, to, weight) ?? plain;
     default:

@@ -52,7 +52,9 @@ export function areaItems(
   if (shadow) {
     const { dx, dy, blur, swatch, opacity } = shadow;
     const at = { ...box, x: box.x + dx, y: box.y + dy };
-    under.push(area('shadow', { ink: whole(swatch), contour: moved(thrown ?? contour, dx, dy), box: at, blur, ...fainter(opacity) }));
+    under.push(
+      area('shadow', { ink: whole(swatch), contour: moved(thrown ?? contour, dx, dy), box: at, blur, ...fainter(opacity) }),
+    );
   }
   if (glow) {
     const { blur, swatch, opacity } = glow;
@@ -85,13 +87,7 @@ export function areaItems(
 /** Steps between two colours of a gradient that are worked out as a press mixes them. */
 const MIXED = 7;
 
-function rampOf(
-  document: Document,
-  inks: Inks,
-  fill: Fill,
-  { form, from, to, through, ...end }: Gradient,
-  box: Box,
-): Ramp {
+function rampOf(document: Document, inks: Inks, fill: Fill, { form, from, to, through, ...end }: Gradient, box: Box): Ramp {
   const colours = [{ ...fill, at: 0 }, ...(through ? [through] : []), { ...end, at: 1 }];
   const stops: Ramp['stops'][number][] = [];
   colours.forEach((colour, i) => {

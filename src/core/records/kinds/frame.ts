@@ -40,45 +40,45 @@ const SHADOW = withWhat({
 
 /** What a frame looks like, as frames and finishes say it. */
 const LOOK_FIELDS = {
-    shape: maybe({
-      is: 'typed',
-      kinds: {
-        rectangle: {},
-        rounded: { radius: SIZE },
-        corners: { topLeft: CORNER, topRight: CORNER, bottomRight: CORNER, bottomLeft: CORNER },
-        ellipse: {},
-        arch: { rise: SIZE },
-        polygon: { points: list(figure(-1, 2), 4000, 6) },
-        outline: { rings: list(list(figure(-2, 3), 24_000, 12), 400, 1) },
-      },
+  shape: maybe({
+    is: 'typed',
+    kinds: {
+      rectangle: {},
+      rounded: { radius: SIZE },
+      corners: { topLeft: CORNER, topRight: CORNER, bottomRight: CORNER, bottomLeft: CORNER },
+      ellipse: {},
+      arch: { rise: SIZE },
+      polygon: { points: list(figure(-1, 2), 4000, 6) },
+      outline: { rings: list(list(figure(-2, 3), 24_000, 12), 400, 1) },
+    },
+  }),
+  fill: maybe(withWhat({ ...INKED, opacity: maybe(SHARE) })),
+  gradient: maybe(
+    withWhat({
+      form: oneOf('linear', 'radial'),
+      from: PLACE_IN_BOX,
+      to: PLACE_IN_BOX,
+      ...INKED,
+      through: maybe(withWhat({ ...INKED, at: SHARE })),
     }),
-    fill: maybe(withWhat({ ...INKED, opacity: maybe(SHARE) })),
-    gradient: maybe(
-      withWhat({
-        form: oneOf('linear', 'radial'),
-        from: PLACE_IN_BOX,
-        to: PLACE_IN_BOX,
-        ...INKED,
-        through: maybe(withWhat({ ...INKED, at: SHARE })),
-      }),
-    ),
-    border: maybe(
-      withWhat({
-        weight: SIZE,
-        ...INKED,
-        align: maybe(oneOf('inside', 'outside')),
-        line: maybe(oneOf('dashed', 'dotted', 'double')),
-        opacity: maybe(SHARE),
-      }),
-    ),
-    opacity: maybe(SHARE),
-    blend: maybe(oneOf(...BLENDS)),
-    shadow: maybe(SHADOW),
-    innerShadow: maybe(SHADOW),
-    glow: maybe(withWhat({ blur: figure(0, 200), swatch: reference('swatch', 'holds'), opacity: SHARE })),
-    feather: maybe(figure(0, 720)),
-    fade: maybe(parts({ from: PLACE_IN_BOX, to: PLACE_IN_BOX })),
-    contentOpacity: maybe(SHARE),
+  ),
+  border: maybe(
+    withWhat({
+      weight: SIZE,
+      ...INKED,
+      align: maybe(oneOf('inside', 'outside')),
+      line: maybe(oneOf('dashed', 'dotted', 'double')),
+      opacity: maybe(SHARE),
+    }),
+  ),
+  opacity: maybe(SHARE),
+  blend: maybe(oneOf(...BLENDS)),
+  shadow: maybe(SHADOW),
+  innerShadow: maybe(SHADOW),
+  glow: maybe(withWhat({ blur: figure(0, 200), swatch: reference('swatch', 'holds'), opacity: SHARE })),
+  feather: maybe(figure(0, 720)),
+  fade: maybe(parts({ from: PLACE_IN_BOX, to: PLACE_IN_BOX })),
+  contentOpacity: maybe(SHARE),
 };
 
 export const FRAME: Kind<FrameRecord> = {

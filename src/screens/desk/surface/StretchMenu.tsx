@@ -19,7 +19,7 @@ interface StretchMenuProps {
   readonly onClose: () => void;
 }
 
-type Step = 'first' | 'text' | 'picture' | 'headline' | 'quote' | 'slot' | 'words' | 'advertisement';
+type Step = 'first' | 'text' | 'picture' | 'headline' | 'quote' | 'slot' | 'words' | 'boxOut' | 'advertisement';
 
 interface MenuChoice {
   readonly key: string;
@@ -31,6 +31,7 @@ interface MenuChoice {
 const PLAIN: readonly MenuChoice[] = [
   { key: 'a', name: 'Panel', as: { stuff: 'panel' } },
   { key: 'r', name: 'Rule', as: { stuff: 'rule' } },
+  { key: 'o', name: 'Box-out', as: { step: 'boxOut' } },
 ];
 
 const SLOT: MenuChoice = { key: 's', name: 'Slot', as: { step: 'slot' } };
@@ -75,6 +76,7 @@ const ASKED: Partial<Record<Step, { readonly label: string; readonly as: Stuff }
   headline: { label: 'Headline', as: 'headline' },
   quote: { label: 'Quote', as: 'quote' },
   words: { label: 'Text', as: 'text' },
+  boxOut: { label: 'Heading of the box-out', as: 'boxOut' },
 };
 
 /** Asks what a marked-out stretch shall be; one letter or a press answers. */

@@ -14,7 +14,12 @@ const LINE_END = oneOf('arrow', 'dot', 'bar');
 
 /** A line of ink, as long as its box is wide. */
 export const RULE_FRAME: FrameKind<RuleContent> = {
-  fields: { weight: SIZE, line: maybe(oneOf('dashed', 'dotted', 'double', 'wavy')), start: maybe(LINE_END), end: maybe(LINE_END) },
+  fields: {
+    weight: SIZE,
+    line: maybe(oneOf('dashed', 'dotted', 'double', 'wavy')),
+    start: maybe(LINE_END),
+    end: maybe(LINE_END),
+  },
   named: () => 'Rule',
   copied: (content) => content,
   isThin: true,
