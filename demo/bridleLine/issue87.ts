@@ -56,7 +56,7 @@ export async function issue87(pictures: ReadPictures, typesetter: Typesetter): P
   edit.take(putRecurring(edit.document, house, 'page-letters', pages.page(5).page.id));
   await pages.story('loft', 'the-circle-meets-in-the-sail-loft', 'The Circle', 'passed', '2026-11-16');
   await pages.story('knots', 'three-knots-worth-the-time', 'The bench', 'passed', '2026-11-18');
-  await pages.story('paper', 'a-paper-kite-for-small-hands', 'Young hands', 'passed', '2026-11-18');
+  await pages.story('paper-kite', 'a-paper-kite-for-small-hands', 'Young hands', 'passed', '2026-11-18');
   await pages.story('chair', 'from-the-chair', 'The Circle', 'passed', '2026-11-20');
   await pages.story('mended', 'mended-this-month', 'The bench', 'passed', '2026-11-20');
   await pages.story('linen', 'a-winter-of-linen', 'The bench', 'passed', '2026-11-20');
@@ -75,7 +75,7 @@ export async function issue87(pictures: ReadPictures, typesetter: Typesetter): P
     [33, 56],
   ]);
   pages.show('fenn-kite-cutout.png', 3, [2, 3], [16, 45]);
-  pages.place('paper', 3, [1, 3], [1, 56], true);
+  pages.place('paper-kite', 3, [1, 3], [1, 56], true);
   pages.advertise('Ternhaven Chandlers', 'ternhaven-strip.svg', 3, [
     [1, 3],
     [49, 56],

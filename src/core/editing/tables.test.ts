@@ -6,7 +6,7 @@ import { areCells, readCells } from '../../formats/copy/cells';
 import { docOf, plainText } from '../records/body';
 import { type CellGrid, COLUMN_ALIGNS, gridOf, putTable, TABLE_LOOKS, tableAt, tableNode, underOneAnother } from './tables';
 
-const DRESS = { ink: 'ink', tint: 'tint', style: 'tableText', headStyle: 'tableHead' };
+const DRESS = { ink: 'ink', tint: 'tint', style: 'tableText', headStyle: 'tableHead', isRunning: false };
 
 describe('figures under one another', () => {
   it('have their decimal points at one place, whatever stands behind them', () => {

@@ -29,6 +29,8 @@ export interface TableDress {
   readonly tint: string;
   readonly style: string;
   readonly headStyle: string | undefined;
+  /** The style of its words is one of running text: in cells it has no indent, and hyphenates nothing. */
+  readonly isRunning: boolean;
 }
 
 /** Rows and columns that a dialog can hold; larger tables come in with files. */
@@ -83,7 +85,9 @@ export function tableNode(grid: CellGrid, dress: TableDress, before?: Node): Nod
       row.map((words, c) => {
         const old = kept?.child(r).child(c);
         const align = aligns[c] ?? 'left';
-        const local = align === 'left' ? undefined : { align: align === 'centre' ? ('centre' as const) : ('right' as const) };
+        const still = dress.isRunning ? { firstIndent: 0, hyphens: false, align: 'left' as const } : undefined;
+        const local =
+          align === 'left' ? still : { ...still, align: align === 'centre' ? ('centre' as const) : ('right' as const) };
         const attrs = isTotal ? { fill: { swatch: dress.tint, tint: 0.6 } } : {};
         // Words that are as they were keep what is formatted in them.
         if (old?.childCount === 1 && plainText(old.firstChild!) === words)

@@ -179,10 +179,10 @@ export function lookChange(key: string, value: unknown, values?: LookValues): Pa
     case 'feather':
       return { feather: value === 0 ? undefined : (value as number) };
     case 'fill':
-      return { fill: (value && without(value as object, { opacity: 1 })) as Fill | undefined };
+      return { fill: value ? (without(value as object, { opacity: 1 }) as Fill) : undefined };
     case 'border':
       return {
-        border: (value && without(value as object, { align: 'centre', line: 'plain', opacity: 1 })) as Border | undefined,
+        border: value ? (without(value as object, { align: 'centre', line: 'plain', opacity: 1 }) as Border) : undefined,
       };
     case 'gradient':
       return { gradient: value ? gradientOf(value as GradientValues) : undefined };

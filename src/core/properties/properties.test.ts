@@ -5,7 +5,12 @@ import { PLAIN } from '../type/styles';
 import { problem, tableProblem } from './limits';
 import type { Property, Table, ValueKind } from './property';
 import { LAYOUT, WRAP } from './frame';
-import { LOOK, RULE } from './look';
+import { LOOK, lookChange, lookValues, RULE } from './look';
+import { document, flawOf } from '../../../tests/support/documents';
+import { everything } from '../../../tests/support/everything';
+import { setAppearance } from '../actions/appearance';
+import { applied } from '../records/diff';
+import { get } from '../records/document';
 import { PARAGRAPH } from './type';
 
 /** Values that a property takes, and values just past its limits. */
@@ -103,5 +108,35 @@ describe('every property', () => {
     expect(problem(PARAGRAPH.wordSpace, { least: 1.2, best: 1, most: 1.5 })).toBe(
       'Word space: the least cannot be more than the best, nor the best more than the most.',
     );
+  });
+});
+
+describe('what a look changes', () => {
+  const frame = { ...get(document(...everything), 'frame', 'panel') };
+  const changed = (key: string, value: unknown) =>
+    applied(
+      document(...everything),
+      setAppearance(document(...everything), ['panel'], lookChange(key, value, lookValues(frame))),
+    );
+
+  it('is a frame that can be stored, whatever is ticked off or on', () => {
+    for (const [key, { kind }] of Object.entries(LOOK)) {
+      const values: unknown[] =
+        kind.type === 'part'
+          ? [kind.none ? null : undefined, kind.usual]
+          : kind.type === 'choice'
+            ? kind.of.map(({ value }) => value)
+            : [];
+      for (const value of values) {
+        if (value === undefined) continue;
+        const after = get(changed(key, value), 'frame', 'panel');
+        expect(flawOf(after), `${key} ${JSON.stringify(value)}`).toBeUndefined();
+        // What is shown of it is what was said.
+        const shown = lookValues(after)[key as keyof typeof LOOK];
+        if (kind.type === 'choice') expect(shown).toBe(value);
+        else if (value === null) expect(shown).toBeNull();
+        else expect(shown).toMatchObject({ ...(value as object) });
+      }
+    }
   });
 });

@@ -56,6 +56,7 @@ export class Formatter {
       tint: of('tint'),
       style: there(COPY_STYLES.table) ?? here ?? COPY_STYLES.body,
       headStyle: there(COPY_STYLES.tableHead),
+      isRunning: !there(COPY_STYLES.table),
     };
   }
 
