@@ -1,6 +1,7 @@
 import { checking } from './checks';
 import { cold, memory } from './typesetter';
 import { edition, writing } from './handoff';
+import { finishing } from './finishing';
 import { storeSmallIssue, whileHostile } from './hostile';
 import { dragging, storeFrames } from './dragging';
 import { storePictures, withPictures } from './pictures';
@@ -15,6 +16,7 @@ async function figures(): Promise<unknown> {
   if (part === 'checks') return checking(Number(first));
   if (part === 'writing') return writing(Number(first));
   if (part === 'edition') return edition();
+  if (part === 'finishing') return finishing(Number(first));
   if (part === 'memory') return memory(Number(first));
   if (part === 'hostile') {
     await storeSmallIssue();

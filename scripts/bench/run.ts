@@ -14,6 +14,7 @@ import { givingMaster, MASTER_PAGES, PLAN_PAGES, PLAN_STORIES, type PlanFigures 
 import { BROUGHT_IN, FEW, MANY, type PictureFigures } from './pictures';
 import type { TypingFigures } from './typing';
 import type { CheckFigures } from './checks';
+import { FINISHED_FRAMES, type FinishingFigures, OUTLINE_POINTS } from './finishing';
 import { EDITION_PAGES, EDITION_PICTURES, type EditionFigures, WRITTEN_PAGES, type WritingFigures } from './handoff';
 
 /** `npm run bench`: measures the typesetter beside headless Chromium, in one run, and writes docs/benchmarks.md. */
@@ -193,6 +194,32 @@ async function main(): Promise<void> {
     `${(bytes / 1e9).toFixed(2)} GB`,
     'under 1.5 GB',
     bytes < 1.5e9,
+  );
+
+  const finish = (await apart('finishing', '8')) as FinishingFigures;
+  add(
+    `a finish given to ${FINISHED_FRAMES} frames, to the page painted`,
+    `${ms(median(finish.giving))}, 95 %: ${ms(most(finish.giving))}`,
+    '',
+    ms(median(finish.giving)),
+    'under 100 ms',
+    median(finish.giving) < 100,
+  );
+  add(
+    'a gradient and a shadow edited by hand, to the frame painted',
+    `${ms(median(finish.gradient))}, 95 %: ${ms(most(finish.gradient))}`,
+    '',
+    ms(most(finish.gradient)),
+    'under 16 ms',
+    most(finish.gradient) < 16,
+  );
+  add(
+    `two outlines of ${OUTLINE_POINTS.toLocaleString('en-GB')} points joined`,
+    `${ms(median(finish.boolean))}, 95 %: ${ms(most(finish.boolean))}`,
+    `polygon-clipping ${ms(median(finish.theirs))}`,
+    ratio(median(finish.boolean) / median(finish.theirs)),
+    'under 50 ms',
+    median(finish.boolean) < 50,
   );
 
   const checks = (await apart('checks', String(CHECKED_PAGES))) as CheckFigures;
