@@ -436,7 +436,11 @@ class Resources {
     if (opacity === 1 && !blend && !veil) return undefined;
     const alpha = opacity === 1 ? {} : { ca: opacity, CA: opacity };
     const mask = veil ? { SMask: { Type: 'Mask', S: 'Luminosity', G: veil } } : {};
-    return this.#state(`shown ${opacity} ${blend} ${veil ?? ''}`, { ...alpha, ...(blend ? { BM: pdfBlend(blend) } : {}), ...mask });
+    return this.#state(`shown ${opacity} ${blend} ${veil ?? ''}`, {
+      ...alpha,
+      ...(blend ? { BM: pdfBlend(blend) } : {}),
+      ...mask,
+    });
   }
 
   /** Axial and radial shadings (8.7.4.5.3 and 4), their colours run together piece by piece (7.10.4). */

@@ -12,7 +12,8 @@ export class DrawingError extends Error {}
 
 /** Whether words are path data or a drawing, rather than copy. */
 export const isDrawn = (words: string): boolean =>
-  /^\s*(?:<\?xml[^>]*>\s*)?(?:<!--[^]*?-->\s*)*<svg[\s/>]/i.test(words) || /^\s*[Mm]\s*[-+.\d][\d\s,.eE+\-MmLlHhVvCcSsQqTtAaZz]*$/.test(words);
+  /^\s*(?:<\?xml[^>]*>\s*)?(?:<!--[^]*?-->\s*)*<svg[\s/>]/i.test(words) ||
+  /^\s*[Mm]\s*[-+.\d][\d\s,.eE+\-MmLlHhVvCcSsQqTtAaZz]*$/.test(words);
 
 /**
  * The form of a drawing: path data (SVG 1.1, 8.3), or the paths and plain shapes of an SVG. Open paths are closed.
@@ -26,7 +27,8 @@ export function drawnPath(words: string): Path {
   let count = 0;
   for (const { d, transform } of data) {
     const path = svgpath(d).transform(transform).abs().unarc().unshort();
-    if ((path as unknown as { err?: string }).err) throw new DrawingError('That path cannot be read: its data breaks off or is misspelt.');
+    if ((path as unknown as { err?: string }).err)
+      throw new DrawingError('That path cannot be read: its data breaks off or is misspelt.');
     for (const ring of ringsOf(path as unknown as { segments: Segment[] })) {
       count += ring.length / PER_POINT;
       if (count > MOST_DRAWN)

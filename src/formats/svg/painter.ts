@@ -180,7 +180,9 @@ function veilMask({ transform, fade, feather }: Veil): { readonly id: string; re
   const edge = feather ? contourPath(feather.contour, figure) : undefined;
   const id = `veil-${keyOf(`${turned} ${fade ? [fade.from.x, fade.from.y, fade.to.x, fade.to.y].map(figure).join(' ') : ''} ${edge ?? ''} ${feather?.blur}`)}`;
   const all = { x: -5000, y: -5000, w: 15_000, h: 15_000 };
-  const ends = fade ? `x1="${figure(fade.from.x)}" y1="${figure(fade.from.y)}" x2="${figure(fade.to.x)}" y2="${figure(fade.to.y)}"` : '';
+  const ends = fade
+    ? `x1="${figure(fade.from.x)}" y1="${figure(fade.from.y)}" x2="${figure(fade.to.x)}" y2="${figure(fade.to.y)}"`
+    : '';
   const ramp = fade
     ? `<linearGradient id="${id}-fade" gradientUnits="userSpaceOnUse" ${ends}><stop offset="0" stop-color="#fff"/><stop offset="1" stop-color="#fff" stop-opacity="0"/></linearGradient>`
     : '';
