@@ -13,7 +13,9 @@ import type { FrameRecord } from '../records/index';
 import { frameKind, pictureIn, textIn } from '../records/kinds/frames';
 import { said } from '../records/said';
 import type { Shaper } from '../type/shaper';
+import { finished } from '../page/finished';
 import { ActionError, Edit } from './edit';
+import { saysItself } from './finishes';
 import { LEAST_SIDE, putFrame, removeFrames } from './frames';
 import type { Typesetter } from './typesetter';
 
@@ -43,17 +45,18 @@ const WORDS: Readonly<Record<Combining, string>> = {
  * @throws ActionError where they lie on several pages, have no area, or nothing would be left
  */
 export function combineFrames(document: Document, ids: readonly string[], how: Combining): Diff {
-  const frames = ids.map((id) => get(document, 'frame', id));
+  const frames = ids.map((id) => finished(document, get(document, 'frame', id)));
   const [first] = frames;
   if (!first || frames.length < 2) throw new ActionError(`Choose two frames or more to be ${WORDS[how]}.`);
   if (frames.some(({ on }) => on !== first.on)) throw new ActionError(`Only frames of one page can be ${WORDS[how]}.`);
   if (frames.some(({ content }) => frameKind(content).isThin)) throw new ActionError(`A rule has no area to be ${WORDS[how]}.`);
-  const stacked = framesOn(document, first.on).filter(({ id }) => ids.includes(id));
+  const stacked = framesOn(document, first.on).flatMap((frame) => (ids.includes(frame.id) ? [finished(document, frame)] : []));
   const [lowest, ...others] = stacked;
   if (lowest!.locked) throw new ActionError('That frame is locked.');
   const outline = others.reduce((sum, each) => combined(how, sum, edgeOf(each)), edgeOf(lowest!));
   const edit = new Edit(document);
-  edit.put(withOutline(document, lowest!, outline));
+  const own = get(document, 'frame', lowest!.id);
+  edit.put({ ...withOutline(document, own, outline), ...saysItself(own, { shape: undefined }) });
   edit.take(
     removeFrames(
       edit.document,

@@ -166,8 +166,9 @@ export function setWrap(document: Document, ids: readonly string[], wrap: Partia
 export function setOutline(document: Document, id: string, outline: Outline | undefined): Diff {
   const edit = new Edit(document);
   const frame = get(document, 'frame', id);
-  const mode = frame.wrap.mode === 'outline' || !outline ? frame.wrap.mode : 'outline';
-  edit.put(said({ ...frame, wrap: { ...frame.wrap, mode }, outline }));
+  const { wrap } = finished(document, frame);
+  const runs = wrap.mode === 'outline' || !outline ? {} : { wrap: { ...wrap, mode: 'outline' as const } };
+  edit.put(said({ ...frame, ...runs, ...saysItself(frame, runs), outline }));
   return edit.diff();
 }
 

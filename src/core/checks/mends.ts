@@ -16,6 +16,7 @@ import { bodySchema } from '../records/bodySchema';
 import { type Diff, NO_DIFF, typing } from '../records/diff';
 import { all, type Document, find, get } from '../records/document';
 import { done } from '../records/rebase';
+import { finished } from '../page/finished';
 import { said } from '../records/said';
 
 /** What mends need to know, by what they do. */
@@ -102,7 +103,8 @@ const MENDS: { readonly [K in keyof Mending]: (document: Document, of: Mending[K
   addPages: (document, { count }) => addPages(document, { after: all(document, 'page').at(-2)?.id, count }),
   thicken: (document, { frame: id, weight }) => {
     const frame = get(document, 'frame', id);
-    if (frame.border) return setAppearance(document, [id], { border: { ...frame.border, weight } });
+    const { border } = finished(document, frame);
+    if (border) return setAppearance(document, [id], { border: { ...border, weight } });
     if (frame.content.type !== 'rule') throw new ActionError('That frame has no line any more.');
     const edit = new Edit(document);
     edit.put({ ...frame, content: { ...frame.content, weight }, box: { ...frame.box, h: Math.max(frame.box.h, weight) } });

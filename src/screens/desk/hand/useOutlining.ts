@@ -10,6 +10,7 @@ import type { Point } from '@/core/geometry/box';
 import { nearest, type PointOf, smoothed, withoutPoint, withPointAt, withPointBehind } from '@/core/geometry/editing';
 import type { Outline } from '@/core/geometry/outline';
 import { fromUnit, placedPicture, toUnit } from '@/core/pictures/placing';
+import { finished } from '@/core/page/finished';
 import { type Document, find } from '@/core/records/document';
 import { sidesOf } from '@/core/records/frame';
 import type { FrameRecord } from '@/core/records/index';
@@ -33,8 +34,9 @@ export interface Outlined {
 }
 
 export function outlinedBy(document: Document, id: string, now?: Outline): Outlined | undefined {
-  const frame = find(document, 'frame', id);
-  if (!frame) return undefined;
+  const own = find(document, 'frame', id);
+  if (!own) return undefined;
+  const frame = finished(document, own);
   const shows = pictureIn(document, frame);
   const picture = find(document, 'picture', shows?.picture);
   const placed = shows && picture ? placedPicture(frame.box, picture, shows) : { box: frame.box, matrix: undefined };
