@@ -14,6 +14,7 @@ const WHOLE: ReadonlySet<string> = new Set([
   'box',
   'shape',
   'own',
+  'chart',
   'gradient',
   'fade',
   'cmyk',

@@ -32,6 +32,7 @@ import { OverSurface } from './surface/OverSurface';
 import { Surface, typeAt } from './surface/Surface';
 import { Tray } from './tray/Tray';
 import { type Finding, FindingPanel, type FindingPanelProps } from '../finding/FindingPanel';
+import { ChartDialog } from './ChartDialog';
 import { quoteCommands } from './quoteCommands';
 import { useInHandNow } from '../text/textInHand';
 import { useSpelling } from '../spelling/useSpelling';
@@ -200,6 +201,18 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
         />
       )}
       {isAgency && <AgencyDialog onTaken={(came) => void takeIn(store, desk.say, came)} onClose={() => setAgency(false)} />}
+      {desk.charting && (
+        <ChartDialog
+          chart={'group' in desk.charting ? find(desk.document, 'group', desk.charting.group)?.chart : undefined}
+          onTake={(chart) => {
+            const where = desk.charting!;
+            const diff = desk.actions.chart(where, chart);
+            const made = diff.added.filter((each) => each.kind === 'frame').map(({ id }) => id);
+            if (made.length > 0) desk.chosen.choose(made);
+          }}
+          onClose={() => desk.setCharting(undefined)}
+        />
+      )}
       {asked && <TextDialog asked={asked} formatter={desk.formatter} onClose={() => setAsked(undefined)} />}
       <Notices notices={desk.notices.list} onClose={desk.notices.close} />
     </div>

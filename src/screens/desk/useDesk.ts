@@ -20,7 +20,7 @@ import { useSetting } from '../sheet/useSetting';
 import { toScreen } from '../sheet/view';
 import type { DeskPlace } from './deskPlace';
 import { frameActionsOn } from './frames/frameActions';
-import { contains, middleOf, type Point } from '@/core/geometry/box';
+import { type Box, contains, middleOf, type Point } from '@/core/geometry/box';
 import { type FrameInSight, onSpread } from './frames/frameInSight';
 import { textOf } from './frames/frameWords';
 import { useChosen } from './frames/useChosen';
@@ -40,6 +40,9 @@ import { useUnitOf } from '@/parts/units';
 import { usePuttingDown } from './usePuttingDown';
 import { usePicking } from './usePicking';
 import { useSpreadInSight } from './useSpreadInSight';
+
+/** What a chart is drawn in: a stretch of a page, or the room of the one there is. */
+export type Charting = { readonly page: string; readonly box: Box } | { readonly group: string };
 
 /** What the parts of the desk share: what lies on it, what is chosen and in the hand, and what can be done. */
 export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerClient) {
@@ -147,6 +150,8 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
   const [looking, onLook] = useState<string>();
   /** The text that is being made to fit, in place of the detail. */
   const [fitting, setFitting] = useState(place.fit);
+  /** Where a chart is to be drawn, or the group of the one that is changed. */
+  const [charting, setCharting] = useState<Charting>();
   /** Where the menu of the text in hand was asked for, pixels of the ground. */
   const [textMenu, setTextMenu] = useState<Point>();
   /** The frame whose look was taken up, as it was then. */
@@ -269,6 +274,8 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
     onLook,
     fitting,
     setFitting,
+    charting,
+    setCharting,
     textMenu,
     setTextMenu,
     gestures,

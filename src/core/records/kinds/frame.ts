@@ -1,5 +1,6 @@
 import { BLENDS } from '../../colour/blend';
 import { LAYOUT, WRAP } from '../../properties/frame';
+import { CHART } from '../chart';
 import type { FinishRecord } from '../finish';
 import { FINISHED, type FrameRecord } from '../frame';
 import type { GroupRecord } from '../group';
@@ -119,7 +120,11 @@ export const FRAME: Kind<FrameRecord> = {
   },
 };
 
-export const GROUP: Kind<GroupRecord> = { called: 'group', offered: 'Group', fields: { name: LINE, wrap: WRAPPED } };
+export const GROUP: Kind<GroupRecord> = {
+  called: 'group',
+  offered: 'Group',
+  fields: { name: LINE, wrap: WRAPPED, chart: maybe(parts(CHART)) },
+};
 
 export const FINISH: Kind<FinishRecord> = {
   called: 'finish',

@@ -42,6 +42,7 @@ export function Detail({ desk }: { desk: Desk }) {
             onGroup={frameActions.group}
             onUngroup={frameActions.ungroup}
             onWrap={frameActions.groupWrap}
+            onChart={() => group && desk.setCharting({ group: group.id })}
           />
           <FinishChapter desk={desk} />
           <FurnitureChapter desk={desk} />

@@ -13,10 +13,12 @@ interface GroupChapterProps {
   readonly onGroup: () => void;
   readonly onUngroup: () => void;
   readonly onWrap: (wrap: Partial<Wrap>) => void;
+  /** Asks for other figures of the chart that the group draws. */
+  readonly onChart: () => void;
 }
 
 /** Several frames: they can be made one. */
-export function GroupChapter({ count, group, onGroup, onUngroup, onWrap }: GroupChapterProps) {
+export function GroupChapter({ count, group, onGroup, onUngroup, onWrap, onChart }: GroupChapterProps) {
   return (
     <>
       <section aria-label="Frames">
@@ -30,6 +32,11 @@ export function GroupChapter({ count, group, onGroup, onUngroup, onWrap }: Group
           {group ? 'Ungroup' : 'Group'}
         </button>
       </section>
+      {group?.chart && (
+        <button type="button" className="btn btn-xs self-start" onClick={onChart}>
+          Change the chart …
+        </button>
+      )}
       {group && (
         <Group name="Text wrap of the group" now={wrapWords(group.wrap)}>
           <WrapFields

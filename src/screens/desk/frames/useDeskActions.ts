@@ -10,6 +10,8 @@ import type { PlannedActions } from '@/client/typesetter';
 import { setAppearance, setRule } from '@/core/actions/appearance';
 import { followFinish, giveFinish, giveLook, intoFinish, keepFinish, leaveFinish } from '@/core/actions/finishes';
 import { mended } from '@/core/checks/mends';
+import { putChart, setChart } from '@/core/actions/charts';
+import type { Chart } from '@/core/records/chart';
 import { combineFrames } from '@/core/actions/forms';
 import { intoFurniture, keepFurniture, partFurniture, putFurniture } from '@/core/actions/furniture';
 import type { Combining } from '@/core/geometry/shapes';
@@ -52,7 +54,7 @@ import { type Beneath, combineCaptions, partCaption, setBeside } from '@/core/ac
 import type { Beside } from '@/core/records/frame';
 import type { AdjustValues } from '@/core/properties/adjust';
 import { type PictureWords, setAdjust, setCrop, setFocus, setPictureWords, shrinkToResolution } from '@/core/actions/pictures';
-import type { Point } from '@/core/geometry/box';
+import type { Box, Point } from '@/core/geometry/box';
 import type { CropValues } from '@/core/properties/crop';
 import type { TextLayout, Wrap } from '@/core/records/frame';
 import type { Diff } from '@/core/records/diff';
@@ -291,6 +293,11 @@ export function useDeskActions(store: DeskStore, composer: ComposerClient, say: 
       mendQuote: (what: 'requote' | 'untie', quote: string, words = '') =>
         act(what === 'requote' ? 'Take the story’s words' : 'Keep a quote on purpose', (document) =>
           mended(document, what === 'requote' ? { do: what, of: { quote, words } } : { do: what, of: { quote } }),
+        ),
+      /** @throws ActionError where it cannot be drawn: it is said in its dialog */
+      chart: (where: { readonly page: string; readonly box: Box } | { readonly group: string }, chart: Chart) =>
+        store.act('group' in where ? 'Change a chart' : 'Add a chart', (document) =>
+          'group' in where ? setChart(document, where.group, chart) : putChart(document, where.page, where.box, chart),
         ),
       combineForms: (ids: readonly string[], how: Combining) =>
         act(COMBINED[how], (document) => combineFrames(document, ids, how)),

@@ -168,6 +168,10 @@ function Asking({ desk, marked }: { desk: Desk; marked: Marked }) {
         const text = words === '' && added?.added.find(({ kind }) => kind === 'text');
         if (text) desk.inHand.beginAtEnd(text.id);
       }}
+      onChart={() => {
+        hand.rest();
+        desk.setCharting({ page, box });
+      }}
       onSlot={(takes) => {
         hand.rest();
         chooseAdded(actions.putSlot({ page, box, takes }));

@@ -16,6 +16,7 @@ interface StretchMenuProps {
   readonly onTake: (what: 'story' | 'picture' | 'advertisement', id: string) => void;
   readonly onStuff: (stuff: Stuff, words?: string) => void;
   readonly onSlot: (takes: SlotTakes) => void;
+  readonly onChart: () => void;
   readonly onClose: () => void;
 }
 
@@ -25,13 +26,19 @@ interface MenuChoice {
   readonly key: string;
   readonly name: string;
   /** What it becomes at once, or what is asked next. */
-  readonly as: { readonly stuff: Stuff } | { readonly takes: SlotTakes } | { readonly step: Step };
+  readonly as:
+    | { readonly stuff: Stuff }
+    | { readonly takes: SlotTakes }
+    | { readonly step: Step }
+    /** A dialog of its own asks the rest. */
+    | { readonly asks: 'chart' };
 }
 
 const PLAIN: readonly MenuChoice[] = [
   { key: 'a', name: 'Panel', as: { stuff: 'panel' } },
   { key: 'r', name: 'Rule', as: { stuff: 'rule' } },
   { key: 'o', name: 'Box-out', as: { step: 'boxOut' } },
+  { key: 'c', name: 'Chart', as: { asks: 'chart' } },
 ];
 
 const SLOT: MenuChoice = { key: 's', name: 'Slot', as: { step: 'slot' } };
@@ -80,11 +87,12 @@ const ASKED: Partial<Record<Step, { readonly label: string; readonly as: Stuff }
 };
 
 /** Asks what a marked-out stretch shall be; one letter or a press answers. */
-export function StretchMenu({ document, kind, words, left, top, onTake, onStuff, onSlot, onClose }: StretchMenuProps) {
+export function StretchMenu({ document, kind, words, left, top, onTake, onStuff, onSlot, onChart, onClose }: StretchMenuProps) {
   const [step, setStep] = useState<Step>('first');
   const choose = ({ as }: MenuChoice) => {
     if ('stuff' in as) onStuff(as.stuff);
     else if ('takes' in as) onSlot(as.takes);
+    else if ('asks' in as) onChart();
     else setStep(as.step);
   };
   const items = itemsOf(step, { document, kind, choose, onTake, onStuff, onSlot });
