@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { finished } from '@/core/page/finished';
 import { bodyText } from '@/core/records/body';
 import { documentOf } from '@/core/records/document';
-import type { DocumentRecord, FinishRecord, FrameRecord, FurnitureRecord, TextRecord } from '@/core/records/index';
+import type { DocumentRecord, FinishRecord, FrameRecord, FurnitureRecord, GroupRecord, TextRecord } from '@/core/records/index';
 import { openServer, type Server } from '../support/application';
 import { openChromium } from '../support/chromium';
 import { alive, copyDocument, Desk } from '../support/desk';
@@ -291,6 +291,47 @@ describe('a box-out', () => {
     expect(table.child(3).child(2).textContent).toBe('1\u2008\u2007\u2007');
     expect(table.child(1).child(2).textContent).toBe('12.5\u2007');
     expect(await desk.reads('Gale')).toBe(true);
+  });
+});
+
+describe('a chart', () => {
+  it('is drawn from figures typed by keys, and drawn anew from others', async () => {
+    await desk.press('Escape');
+    await desk.press('Escape');
+    await desk.drag(await desk.onPaper(0.6, 0.1), await desk.onPaper(0.85, 0.3));
+    await page.waitForSelector('[role=menu]');
+    await desk.press('c');
+    await page.waitForSelector('[role=dialog] input[aria-label="Label 1"]');
+    await page.keyboard.type('Light');
+    for (const words of ['six', 'Fresh', '19', 'Gale', '38']) {
+      await desk.press('Tab');
+      await page.keyboard.type(words);
+    }
+    await desk.press('Enter');
+    await page.waitForSelector('[role=dialog] [role=alert]');
+    const first = await page.waitForSelector('input[aria-label="Figure 1"]');
+    await first!.click({ count: 3 });
+    await page.keyboard.type('6');
+    await desk.press('Enter');
+    await desk.until('the dialog is closed', () => document.querySelector('[role=dialog]') === null);
+    await desk.stored();
+    const group = () => desk.records<GroupRecord>('group').then((all) => all.find(({ chart }) => chart !== undefined)!);
+    const bars = async () => {
+      const { id } = await group();
+      return (await frames()).filter((frame) => frame.group === id && frame.content.type === 'panel').map(({ box }) => box);
+    };
+    const drawn = await bars();
+    expect(drawn).toHaveLength(3);
+    expect(Math.max(...drawn.map(({ w }) => w)) / Math.min(...drawn.map(({ w }) => w))).toBeCloseTo(38 / 6, 4);
+    await press('Change the chart …');
+    await page.waitForSelector('[role=dialog] input[aria-label="Label 1"]');
+    await (await page.waitForSelector('[role=dialog] ::-p-text(Columns)'))!.click();
+    await focus('input[aria-label="Figure 1"]');
+    await desk.press('Enter');
+    await desk.until('the dialog is closed', () => document.querySelector('[role=dialog]') === null);
+    await desk.stored();
+    expect((await group()).chart!.form).toBe('columns');
+    expect(new Set((await bars()).map(({ w }) => Math.round(w))).size).toBe(1);
   });
 });
 

@@ -10,7 +10,8 @@ const made = new WeakMap<FrameRecord, { readonly finish: FinishRecord; readonly 
 /** A frame as it looks: by its finish, but for what it says otherwise itself. The same frame of the same finish is the same object. */
 export function finished(document: Document, frame: FrameRecord): FrameRecord {
   const finish = find(document, 'finish', frame.finish);
-  if (!finish) return frame;
+  // What is stored wrongly says nothing: its frames are seen as they are by themselves.
+  if (!finish || typeof finish.look !== 'object') return frame;
   const kept = made.get(frame);
   if (kept?.finish === finish) return kept.as;
   const as = withLook(frame, finish.look);
@@ -19,7 +20,7 @@ export function finished(document: Document, frame: FrameRecord): FrameRecord {
 }
 
 function withLook(frame: FrameRecord, { shape, inset, wrap, ...look }: FinishLook): FrameRecord {
-  const own = new Set(frame.own);
+  const own = new Set(Array.isArray(frame.own) ? frame.own : []);
   const changes: Record<string, unknown> = {};
   for (const key of FINISHED) {
     if (key === 'shape' || key === 'inset' || key === 'wrap' || own.has(key)) continue;

@@ -106,7 +106,7 @@ const endSize = (weight: number): number => Math.max(LEAST_END, 2 * weight);
 const endLength = (end: LineEnd | undefined, weight: number): number =>
   end === 'arrow' ? 1.6 * endSize(weight) : end === 'dot' ? endSize(weight) / 2 : 0;
 
-/** An end at `x`, which points that way that leads back along the line where `back` is 1. */
+/** An end that stands at `x`. @param back the way from there along its line: 1 to the right, −1 to the left */
 function endOutline(end: LineEnd | undefined, weight: number, x: number, back: 1 | -1): Outline {
   const size = endSize(weight);
   switch (end) {
