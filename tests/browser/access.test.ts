@@ -5,7 +5,7 @@ import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { openServer, type Server } from '../support/application';
 import { openChromium } from '../support/chromium';
-import { copyHouse, copyIssue, until } from '../support/desk';
+import { alive, copyHouse, copyIssue, until } from '../support/desk';
 
 /**
  * Every place and dialog, against the rules of axe-core (4.x) for WCAG 2.2 A and AA, in both themes; and the keys that
@@ -349,6 +349,7 @@ describe('commands', () => {
     await page.keyboard.press('Enter');
     await page.waitForSelector('aside input');
     await goTo(`/issues/${issue}/handoff`, 'main button');
+    await alive(page, '[aria-label^="Find a command"]');
     await page.click('[aria-label^="Find a command"]');
     await page.waitForSelector('[role=dialog] input');
     expect(await page.$$eval('[role=dialog] [cmdk-item]', (items) => items.map((item) => item.textContent))).toContain(

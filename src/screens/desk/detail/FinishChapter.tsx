@@ -49,11 +49,11 @@ export function FinishChapter({ desk }: { desk: Desk }) {
             Says otherwise itself: <span className="font-medium">{own.map((key) => KEY_WORDS[key]).join(', ')}</span>
           </p>
           <div className="flex flex-wrap gap-1">
-            <button type="button" className="btn btn-xs" onClick={() => actions.followFinish(ids)}>
+            <button type="button" className="btn btn-xs min-h-6" onClick={() => actions.followFinish(ids)}>
               Follow the finish
             </button>
             {single && (
-              <button type="button" className="btn btn-xs" onClick={() => actions.intoFinish(single.id)}>
+              <button type="button" className="btn btn-xs min-h-6" onClick={() => actions.intoFinish(single.id)}>
                 Make it the finish
               </button>
             )}
@@ -84,12 +84,12 @@ export function FinishChapter({ desk }: { desk: Desk }) {
                 }}
               />
             </label>
-            <button type="submit" className="btn btn-xs">
+            <button type="submit" className="btn btn-xs min-h-6">
               Keep
             </button>
           </form>
         ) : (
-          <button type="button" className="btn btn-xs self-start" onClick={() => setNaming(true)}>
+          <button type="button" className="btn btn-xs min-h-6 self-start" onClick={() => setNaming(true)}>
             Keep its look as a finish …
           </button>
         ))}

@@ -67,10 +67,10 @@ export function FurnitureChapter({ desk }: { desk: Desk }) {
             changed.
           </p>
           <div className="flex flex-wrap gap-1">
-            <button type="button" className="btn btn-xs" onClick={() => actions.intoFurniture(ids)}>
+            <button type="button" className="btn btn-xs min-h-6" onClick={() => actions.intoFurniture(ids)}>
               Make this the furniture
             </button>
-            <button type="button" className="btn btn-xs" onClick={() => actions.partFurniture(ids)}>
+            <button type="button" className="btn btn-xs min-h-6" onClick={() => actions.partFurniture(ids)}>
               No longer follow it
             </button>
           </div>
@@ -98,12 +98,12 @@ export function FurnitureChapter({ desk }: { desk: Desk }) {
               }}
             />
           </label>
-          <button type="submit" className="btn btn-xs">
+          <button type="submit" className="btn btn-xs min-h-6">
             Keep
           </button>
         </form>
       ) : (
-        <button type="button" className="btn btn-xs self-start" onClick={() => setNaming(true)}>
+        <button type="button" className="btn btn-xs min-h-6 self-start" onClick={() => setNaming(true)}>
           Keep as furniture …
         </button>
       )}

@@ -33,7 +33,7 @@ export function GroupChapter({ count, group, onGroup, onUngroup, onWrap, onChart
         </button>
       </section>
       {group?.chart && (
-        <button type="button" className="btn btn-xs self-start" onClick={onChart}>
+        <button type="button" className="btn btn-xs min-h-6 self-start" onClick={onChart}>
           Change the chart …
         </button>
       )}

@@ -59,11 +59,11 @@ export function TextChapter({ document, frame, content, composer, onFit, onQuote
           )}
           <div className="flex flex-wrap gap-1">
             {trouble.now && (
-              <button type="button" className="btn btn-xs" onClick={() => onQuote('requote', of.text.id, trouble.now!)}>
+              <button type="button" className="btn btn-xs min-h-6" onClick={() => onQuote('requote', of.text.id, trouble.now!)}>
                 Take the story’s words
               </button>
             )}
-            <button type="button" className="btn btn-xs" onClick={() => onQuote('untie', of.text.id)}>
+            <button type="button" className="btn btn-xs min-h-6" onClick={() => onQuote('untie', of.text.id)}>
               Keep it on purpose
             </button>
           </div>
