@@ -45,6 +45,9 @@ await page.click('nav a[href$="/type"]');
 await page.waitForSelector('[data-specimen]');
 await page.waitForSelector('.js-plotly-plot .scatterlayer');
 await shot('type');
+await page.goto(`${origin}/houses/packet-house/finishes`, { waitUntil: 'domcontentloaded' });
+await page.waitForSelector('[data-finish]');
+await shot('finishes');
 
 const drawn = (count) => page.waitForFunction((n) => document.querySelectorAll('[data-drawn=true]').length >= n, {}, count);
 await page.goto(`${origin}/issues/packet-1206/plan`, { waitUntil: 'domcontentloaded' });
@@ -72,13 +75,6 @@ await (await page.$('input[type=file]')).uploadFile('demo/imports/a-letter-from-
 await page.waitForFunction(() => /kites/.test(document.querySelector('[role=dialog] [data-galley-part="body"]')?.textContent));
 await shot('bring-in');
 await page.keyboard.press('Escape');
-await page.goto(`${origin}/issues/packet-1206/copy`, { waitUntil: 'domcontentloaded' });
-await (await page.waitForSelector('[aria-label="News wire"]')).click();
-await page.waitForFunction(() => document.querySelector('[data-news]') ?? document.querySelector('form [type=submit]'));
-// The wire that ships is subscribed to where it is not yet.
-await page.evaluate(() => document.querySelector('form [type=submit]')?.click());
-await page.waitForSelector('[data-news]');
-await shot('wire');
 await page.goto(`${origin}/houses/packet-house/masters`, { waitUntil: 'domcontentloaded' });
 await page.waitForFunction(() => /\d words/.test(document.querySelector('.desk')?.textContent ?? ''));
 await shot('masters');
