@@ -122,7 +122,7 @@ function Finishes({ house, act, pressed, publication }: ChapterTools & { publica
 
 const usesWords = (house: Document, finish: FinishRecord): string => {
   const uses = framesOfFinish(house, finish.id).length;
-  return uses === 0 ? 'On no frame of the house' : `On ${counted(uses, 'frame')} of the house`;
+  return uses === 0 ? 'Not used in the house' : `On ${counted(uses, 'frame')} of the house`;
 };
 
 const FORMS = [
