@@ -1,6 +1,6 @@
 import { around, type Box } from '../geometry/box';
 import { outlineBox, type Outline } from '../geometry/outline';
-import { cornerAt, flatPath, type Path } from '../geometry/path';
+import { cornerAt, flatPath, pathInUnit, straightPath } from '../geometry/path';
 import { lineArea } from '../geometry/shapes';
 import { formatNumber } from '../length/length';
 import { plainBody } from '../records/body';
@@ -271,12 +271,7 @@ function rule({ edit, on, group, ink }: Drawing, box: Box, tint: number): void {
 /** An area of any outline. */
 function shaped({ edit, on, group, colours }: Drawing, outline: Outline, colour: number): void {
   const box = outlineBox(outline)!;
-  const unit = (ring: readonly number[]) =>
-    ring.map((value, i) => (i % 2 === 0 ? (value - box.x) / (box.w || 1) : (value - box.y) / (box.h || 1)));
-  const rings: Path = outline.map((ring) => {
-    const points = unit(ring);
-    return Array.from({ length: points.length / 2 }, (_, i) => cornerAt(points[2 * i]!, points[2 * i + 1]!)).flat();
-  });
+  const rings = pathInUnit(straightPath(outline), box);
   placed(edit, on, group, box, { type: 'panel' }, { fill: colours[colour % colours.length]!, shape: { type: 'outline', rings } });
 }
 

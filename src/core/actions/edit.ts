@@ -138,6 +138,25 @@ export function freeName(there: readonly { readonly name: string }[], wanted: st
   return `${wanted} ${n}`;
 }
 
+/**
+ * The name that something is to have among its like.
+ * @param called what one of them is: "style"
+ * @param own the id of the one that is named, where it is there already
+ * @throws ActionError when it is none, or another's
+ */
+export function ownName(
+  there: readonly { readonly id: string; readonly name: string }[],
+  called: string,
+  wanted: string,
+  own?: string,
+): string {
+  const words = wanted.trim();
+  if (!words) throw new ActionError(`A ${called} needs a name.`);
+  if (there.some((other) => other.id !== own && other.name === words))
+    throw new ActionError(`There is a ${called} called ${words} already.`);
+  return words;
+}
+
 /** A place after the last of a list that is in order. */
 export const orderAfter = (list: readonly { order: string }[]): string => generateKeyBetween(list.at(-1)?.order ?? null, null);
 

@@ -2,12 +2,12 @@ import type { Diff } from '../records/diff';
 import { all, type Document, find, get } from '../records/document';
 import { finished } from '../page/finished';
 import type { FinishLook, FinishRecord } from '../records/finish';
-import { FINISHED, type FinishedKey } from '../records/frame';
+import { FINISHED, type FinishedKey, lookFields } from '../records/frame';
 import type { FrameRecord } from '../records/index';
-import { frameKind, layoutOf } from '../records/kinds/frames';
+import { frameKind, layoutOf, withLayout } from '../records/kinds/frames';
 import { referring } from '../records/references';
 import { said } from '../records/said';
-import { ActionError, Edit, newId, orderAfter } from './edit';
+import { ActionError, Edit, freeName, newId, orderAfter, ownName } from './edit';
 import { removeFor } from './instead';
 
 /** Frames of a finish. */
@@ -22,13 +22,11 @@ const GIVEN_FORMS: ReadonlySet<string> = new Set(['rectangle', 'rounded', 'corne
 /** What a finish would say that looks like a frame. */
 export function lookOf(document: Document, frame: FrameRecord): FinishLook {
   const own = finished(document, frame);
-  const { opacity, contentOpacity, blend, fill, gradient, border, shadow, innerShadow, glow, feather, fade, wrap } = own;
   const form = own.shape ?? { type: 'rectangle' as const };
   const shape = GIVEN_FORMS.has(form.type) && !frameKind(own.content).isThin ? form : undefined;
   const inset = layoutOf(own.content)?.inset;
-  const { mode, standOff, side } = wrap;
-  const look = { shape, opacity, contentOpacity, blend, fill, gradient, border, shadow, innerShadow, glow, feather, fade };
-  return said({ ...look, inset, wrap: said({ mode, standOff, side }) });
+  const { mode, standOff, side } = own.wrap;
+  return said({ ...lookFields(own), shape, inset, wrap: said({ mode, standOff, side }) });
 }
 
 /** Parts of a look that stay a frame's own where its finish says nothing of them. */
@@ -51,14 +49,7 @@ export function saysItself({ finish, own = [] }: FrameRecord, changes: object): 
   return keys.length > 0 ? { own: keys } : {};
 }
 
-/** A name that no other finish has. @throws ActionError where there is none */
-function named(document: Document, name: string, except?: string): string {
-  const trimmed = name.trim();
-  if (trimmed === '') throw new ActionError('A finish needs a name.');
-  if (all(document, 'finish').some((each) => each.id !== except && each.name === trimmed))
-    throw new ActionError(`There is a finish called “${trimmed}” already.`);
-  return trimmed;
-}
+const named = (document: Document, name: string, own?: string): string => ownName(all(document, 'finish'), 'finish', name, own);
 
 /** Keeps what a frame looks like under a name; the frame has that finish from then on. @throws ActionError where there is no name */
 export function keepFinish(document: Document, frame: string, name: string): Diff {
@@ -99,16 +90,11 @@ export function giveLook(document: Document, frames: readonly string[], from: Fr
       continue;
     }
     const form = shape && !frameKind(frame.content).isThin ? { shape: shape.type === 'rectangle' ? undefined : shape } : {};
-    const laid = inset !== undefined && layoutOf(frame.content) ? withInset(alone, inset) : alone;
+    const laid = inset === undefined ? alone : withLayout(alone, { inset });
     edit.put(said({ ...laid, ...look, ...form, wrap: said({ ...frame.wrap, side: undefined, ...wrap! }) }));
   }
   return edit.diff();
 }
-
-const withInset = (frame: FrameRecord, inset: NonNullable<FinishLook['inset']>): FrameRecord => {
-  const content = frameKind(frame.content).withLayout?.(frame.content, { inset });
-  return content ? { ...frame, content } : frame;
-};
 
 /** Lets frames look as their finish says again, in one thing or in all. */
 export function followFinish(document: Document, frames: readonly string[], keys: readonly FinishedKey[] = FINISHED): Diff {
@@ -162,16 +148,13 @@ export function setFinish(document: Document, id: string, change: Partial<Pick<F
 /** A finish to begin with: a tint with a thin edge. */
 export function addFinish(document: Document): Diff {
   const edit = new Edit(document);
-  const taken = new Set(all(document, 'finish').map(({ name }) => name));
-  let number = taken.size + 1;
-  while (taken.has(`Finish ${number}`)) number++;
   const swatches = all(document, 'swatch');
   const tint = swatches.find(({ role }) => role === 'tint') ?? swatches[0];
   if (!tint) throw new ActionError('A house without colours has no finishes.');
   edit.put<FinishRecord>({
     id: newId(),
     kind: 'finish',
-    name: `Finish ${number}`,
+    name: freeName(all(document, 'finish'), 'Finish'),
     order: orderAfter(all(document, 'finish')),
     look: { fill: { swatch: tint.id, tint: 1 }, wrap: { mode: 'frame', standOff: 11.34 } },
   });

@@ -1,9 +1,9 @@
 import { contourOf, outlineOf, pathOf } from '../compose/frames/contours';
 import { glyphOutlines } from '../compose/frames/glyphOutlines';
-import { mappedOutline, rotation } from '../geometry/matrix';
+import { IDENTITY, mappedOutline, rotation } from '../geometry/matrix';
 import { type Box, middleOf } from '../geometry/box';
 import { type Outline, outlineBox, pointsIn, simplified } from '../geometry/outline';
-import { PER_POINT, type Path, straightPath } from '../geometry/path';
+import { PER_POINT, type Path, pathInUnit, straightPath } from '../geometry/path';
 import { type Combining, combined } from '../geometry/shapes';
 import { keptCrop } from '../pictures/placing';
 import type { Diff } from '../records/diff';
@@ -25,13 +25,10 @@ export type FreeOutline = Extract<Shape, { type: 'outline' }>;
 /** A form that is drawn by hand has at most so many points: more cannot be told apart, and cost on every page. */
 export const MOST_POINTS = 4000;
 
-const inUnit = (path: Path, { x, y, w, h }: Box): number[][] =>
-  path.map((ring) => ring.map((value, i) => (i % 2 === 0 ? (value - x) / w : (value - y) / h)));
-
 /** The form that a frame has as points and curves. */
 export const freed = ({ shape, box }: FrameRecord): FreeOutline => ({
   type: 'outline',
-  rings: inUnit(pathOf(contourOf(shape, box)), box),
+  rings: pathInUnit(pathOf(contourOf(shape, box)), box),
 });
 
 const WORDS: Readonly<Record<Combining, string>> = {
@@ -87,7 +84,7 @@ function withOutline(document: Document, frame: FrameRecord, outline: Outline): 
     box,
     rotation: undefined,
     outline: undefined,
-    shape: { type: 'outline', rings: inUnit(straightPath(few), box) } satisfies FreeOutline,
+    shape: { type: 'outline', rings: pathInUnit(straightPath(few), box) } satisfies FreeOutline,
   });
 }
 
@@ -116,7 +113,7 @@ export function putOutline(document: Document, on: string, path: Path, within: B
   const size = { w: Math.max(LEAST_SIDE, box.w * scale), h: Math.max(LEAST_SIDE, box.h * scale) };
   const place = { x: within.x + (within.w - size.w) / 2, y: within.y + (within.h - size.h) / 2, ...size };
   const rings =
-    points <= MOST_POINTS ? inUnit(path, box) : inUnit(straightPath(fewEnough(outlineOf({ type: 'path', path }))), box);
+    points <= MOST_POINTS ? pathInUnit(path, box) : pathInUnit(straightPath(fewEnough(outlineOf({ type: 'path', path }))), box);
   const edit = new Edit(document);
   const frame = putFrame(edit, on, place, { type: 'panel' }, undefined, {
     fill: { swatch: 'ink', tint: 1 },
@@ -134,7 +131,7 @@ export function lettersToFrame(document: Document, id: string, typesetter: Types
   const items = typesetter.compose(document).pages.flatMap((list) => list.items);
   const own = items.filter((item) => item.type === 'text' && item.frame === id && item.text === textIn(frame));
   const outline = own.flatMap((item) =>
-    item.type === 'text' ? mappedOutline(item.transform ?? [1, 0, 0, 1, 0, 0], glyphOutlines(item, shaper)) : [],
+    item.type === 'text' ? mappedOutline(item.transform ?? IDENTITY, glyphOutlines(item, shaper)) : [],
   );
   if (outline.length === 0) throw new ActionError('That frame shows no letters.');
   const edit = new Edit(document);
@@ -209,15 +206,20 @@ function isSmooth(ring: readonly number[], at: number): boolean {
   return long > 0 && ax * bx + ay * by < -0.999 * long;
 }
 
-/** A form with another point halfway to the next, on the curve as it is (de Casteljau). */
+/** A form with another point halfway to the next, on the curve as it is (de Casteljau); on a straight side one without handles. */
 export function withPathPointAfter(shape: FreeOutline, ring: number, point: number): FreeOutline {
   const own = [...shape.rings[ring]!];
   const at = PER_POINT * point;
   const next = (at + PER_POINT) % own.length;
   const mid = (a: number, b: number) => (a + b) / 2;
+  const isStraight = [0, 1].every((k) => own[at + k] === own[at + 4 + k] && own[next + k] === own[next + 2 + k]);
   const made: number[] = [];
   for (const k of [0, 1]) {
     const [p0, p1, p2, p3] = [own[at + k]!, own[at + 4 + k]!, own[next + 2 + k]!, own[next + k]!];
+    if (isStraight) {
+      for (const handle of [0, 2, 4]) made[handle + k] = mid(p0, p3);
+      continue;
+    }
     const [a, b, c] = [mid(p0, p1), mid(p1, p2), mid(p2, p3)];
     const [d, e] = [mid(a, b), mid(b, c)];
     own[at + 4 + k] = a;
@@ -225,25 +227,6 @@ export function withPathPointAfter(shape: FreeOutline, ring: number, point: numb
     made[k] = mid(d, e);
     made[2 + k] = d;
     made[4 + k] = e;
-  }
-  // A straight side stays one: its new point has no handles.
-  const [x0, y0, x1, y1] = [
-    shape.rings[ring]![at]!,
-    shape.rings[ring]![at + 1]!,
-    shape.rings[ring]![next]!,
-    shape.rings[ring]![next + 1]!,
-  ];
-  const [hx, hy, gx, gy] = [
-    shape.rings[ring]![at + 4]!,
-    shape.rings[ring]![at + 5]!,
-    shape.rings[ring]![next + 2]!,
-    shape.rings[ring]![next + 3]!,
-  ];
-  if (x0 === hx && y0 === hy && x1 === gx && y1 === gy) {
-    const straight = [...shape.rings[ring]!];
-    const [x, y] = [mid(x0, x1), mid(y0, y1)];
-    straight.splice(at + PER_POINT, 0, x, y, x, y, x, y);
-    return { ...shape, rings: shape.rings.with(ring, straight) };
   }
   own.splice(at + PER_POINT, 0, ...made);
   return { ...shape, rings: shape.rings.with(ring, own) };

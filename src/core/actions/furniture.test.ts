@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { document, flawOf } from '../../../tests/support/documents';
 import { everything } from '../../../tests/support/everything';
 import { bodyText, plainBody } from '../records/body';
+import { standing } from '../page/beside';
 import { applied } from '../records/diff';
 import { all, type Document, framesOn, get } from '../records/document';
 import type { Diff } from '../records/diff';
@@ -13,16 +14,7 @@ import { textIn } from '../records/kinds/frames';
 import { setAppearance } from './appearance';
 import { ActionError, Edit } from './edit';
 import { placeFrames, removeFrames } from './frames';
-import {
-  furnitureOf,
-  intoFurniture,
-  keepFurniture,
-  partFurniture,
-  putDown,
-  putFrames,
-  putFurniture,
-  removeFurniture,
-} from './furniture';
+import { furnitureOf, intoFurniture, keepFurniture, partFurniture, putDown, putFurniture, removeFurniture } from './furniture';
 
 const doc = document(...everything);
 
@@ -42,7 +34,7 @@ function made(): { now: Document; furniture: string; there: readonly FrameRecord
   const furniture = all(kept, 'furniture').find(({ name }) => name === 'Fact file')!.id;
   const diff = putFurniture(kept, furniture, 'p2', { x: 100, y: 300 });
   const now = done(kept, diff);
-  return { now, furniture, there: putFrames(diff, 'p2').map((id) => get(now, 'frame', id)) };
+  return { now, furniture, there: standing(diff.added).map((id) => get(now, 'frame', id)) };
 }
 
 const withoutPiece = ({ piece: _, ...frame }: FrameRecord): FrameRecord => frame;

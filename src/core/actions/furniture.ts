@@ -8,7 +8,7 @@ import { merged } from '../records/merge';
 import { said } from '../records/said';
 import { same } from '../records/same';
 import { copiesOf } from './copying';
-import { ActionError, Edit, newId, orderAfter, renaming } from './edit';
+import { ActionError, Edit, newId, orderAfter, ownName, renaming } from './edit';
 import { NO_WRAP } from './frames';
 
 /** The piece of furniture that a frame is a copy of a part of; undefined where it is of none. */
@@ -27,14 +27,8 @@ export function putDown(document: Document, furniture: string): readonly (readon
   return [...sets.values()];
 }
 
-/** A name that no other piece of furniture has. @throws ActionError where there is none */
-function named(document: Document, name: string, except?: string): string {
-  const trimmed = name.trim();
-  if (trimmed === '') throw new ActionError('Furniture needs a name.');
-  if (all(document, 'furniture').some((each) => each.id !== except && each.name === trimmed))
-    throw new ActionError(`There is furniture called “${trimmed}” already.`);
-  return trimmed;
-}
+const named = (document: Document, name: string, own?: string): string =>
+  ownName(all(document, 'furniture'), 'piece of furniture', name, own);
 
 /**
  * Keeps frames with all that is in them as a piece of furniture; they follow it from then on. Words of a story are kept as words.
@@ -67,10 +61,12 @@ export function keepFurniture(document: Document, ids: readonly string[], name: 
 function groupOf(edit: Edit, frames: readonly FrameRecord[]): string {
   const [first] = frames;
   const free = frames.filter(({ beside }) => !beside);
-  if (first!.group !== undefined && free.every(({ group }) => group === first!.group)) return first!.group;
-  const group = edit.put<GroupRecord>({ id: newId(), kind: 'group', name: 'Furniture', wrap: NO_WRAP });
-  return group.id;
+  const isGroup = first!.group !== undefined && free.every(({ group }) => group === first!.group);
+  return isGroup ? first!.group! : newGroup(edit);
 }
+
+const newGroup = (edit: Edit): string =>
+  edit.put<GroupRecord>({ id: newId(), kind: 'group', name: 'Furniture', wrap: NO_WRAP }).id;
 
 interface Laid {
   readonly on: string;
@@ -106,7 +102,7 @@ export function putFurniture(document: Document, furniture: string, on: string, 
   const renamed = renaming();
   lay(edit, document, parts, { on, by: at, renamed, follow: true });
   if (parts.length > 1 && parts.some(({ group }) => group === undefined)) {
-    const group = edit.put<GroupRecord>({ id: newId(), kind: 'group', name: 'Furniture', wrap: NO_WRAP }).id;
+    const group = newGroup(edit);
     for (const { id } of parts) edit.put({ ...edit.get('frame', renamed(id)), group });
   }
   return edit.diff();
@@ -242,7 +238,3 @@ function follows(copy: FrameRecord, old: FrameRecord, part: FrameRecord): FrameR
   const { record } = merged(here(old, box), { ...copy, box }, here(part, box));
   return record;
 }
-
-/** The frames that a diff put on pages. */
-export const putFrames = (diff: Diff, on: string): readonly string[] =>
-  diff.added.flatMap((record) => (record.kind === 'frame' && record.on === on && !record.beside ? [record.id] : []));

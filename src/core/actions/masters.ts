@@ -5,7 +5,7 @@ import type { Diff } from '../records/diff';
 import { all, type Document, find, framesOn, get } from '../records/document';
 import type { FrameRecord, MasterRecord, TextRecord } from '../records/index';
 import { said } from '../records/said';
-import { ActionError, Edit, freeName, newId, orderAfter } from './edit';
+import { ActionError, Edit, freeName, newId, orderAfter, ownName } from './edit';
 import { standIn } from './frames';
 import { copiedContent, frameKind, textIn } from '../records/kinds/frames';
 
@@ -25,11 +25,7 @@ export function addMaster(document: Document, { name, like, based }: { name: str
 
 export function renameMaster(document: Document, id: string, name: string): Diff {
   const edit = new Edit(document);
-  const words = name.trim();
-  if (!words) throw new ActionError('A master needs a name.');
-  if (all(document, 'master').some((master) => master.id !== id && master.name === words))
-    throw new ActionError(`There is a master called ${words} already.`);
-  edit.put({ ...get(document, 'master', id), name: words });
+  edit.put({ ...get(document, 'master', id), name: ownName(all(document, 'master'), 'master', name, id) });
   return edit.diff();
 }
 

@@ -37,6 +37,7 @@ export function makeQuote(document: Document, passage: Passage, typesetter: Type
   if (words === '') throw new ActionError('There are no words to quote there.');
   const spot = findPassage(typesetter, document, passage);
   if (!spot) throw new ActionError('That sentence is not on a page yet, so there is no place beside it.');
+  const before = typesetter.compose(document).fits.get(source.id);
   const columns = columnsOf(document, typesetter, passage.text, spot.page);
   const first = columns.find(({ box }) => box === spot.item.columns[spot.column]!.box) ?? columns[0]!;
 
@@ -58,7 +59,6 @@ export function makeQuote(document: Document, passage: Passage, typesetter: Type
     outline: 'alpha',
   });
   const { h } = typesetter.compose(edit.document).grown.get(frame.id)!;
-  const before = typesetter.compose(document).fits.get(source.id);
   const others = quotesNear(document, spot.page);
   const there = (place: QuotePlace): FrameRecord => ({
     ...frame,

@@ -7,7 +7,7 @@ import type { ParagraphProperties } from '../records/paragraphStyle';
 import { isThere, led } from '../records/references';
 import { said } from '../records/said';
 import { styleSheet } from '../type/styles';
-import { ActionError, Edit, freeName, newId } from './edit';
+import { ActionError, Edit, freeName, newId, ownName } from './edit';
 import { removeFor } from './instead';
 
 export type StyleKind = 'paragraphStyle' | 'characterStyle';
@@ -80,13 +80,8 @@ export function addStyle(document: Document, basedOn: string): Diff {
 }
 
 /** The name that a style is to have. @throws ActionError when it is none, or another's */
-export function styleName(document: Document, kind: StyleKind, name: string, own?: string): string {
-  const words = name.trim();
-  if (!words) throw new ActionError('A style needs a name.');
-  if (all(document, kind).some((other) => other.id !== own && other.name === words))
-    throw new ActionError(`There is a style called ${words} already.`);
-  return words;
-}
+export const styleName = (document: Document, kind: StyleKind, name: string, own?: string): string =>
+  ownName(all(document, kind), 'style', name, own);
 
 export function renameStyle(document: Document, id: string, name: string): Diff {
   const edit = new Edit(document);

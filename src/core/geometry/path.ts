@@ -19,6 +19,10 @@ export const cornerAt = (x: number, y: number): number[] => [x, y, x, y, x, y];
 export const pathLaidOver = (path: Path, box: Box): Path =>
   path.map((ring) => ring.map((value, i) => (i % 2 === 0 ? box.x + value * box.w : box.y + value * box.h)));
 
+/** The same the other way: a path that lies in `box` in its unit square. */
+export const pathInUnit = (path: Path, { x, y, w, h }: Box): number[][] =>
+  path.map((ring) => ring.map((value, i) => (i % 2 === 0 ? (value - x) / w : (value - y) / h)));
+
 /** Straight pieces that a curve is taken in: so many that none is a fiftieth of a point off it on a page. */
 const piecesFor = (length: number): number => Math.max(4, Math.min(96, Math.ceil(4 * Math.sqrt(length))));
 

@@ -2,7 +2,7 @@ import { type Document, find } from '../records/document';
 import type { FinishLook } from '../records/finish';
 import { FINISHED } from '../records/frame';
 import type { FinishRecord, FrameRecord } from '../records/index';
-import { frameKind, layoutOf, withLayout } from '../records/kinds/frames';
+import { frameKind, withLayout } from '../records/kinds/frames';
 import { said } from '../records/said';
 
 const made = new WeakMap<FrameRecord, { readonly finish: FinishRecord; readonly as: FrameRecord }>();
@@ -31,5 +31,5 @@ function withLook(frame: FrameRecord, { shape, inset, wrap, ...look }: FinishLoo
   else if (shape && !own.has('shape')) changes['shape'] = shape.type === 'rectangle' ? undefined : shape;
   if (wrap && !own.has('wrap')) changes['wrap'] = said({ ...frame.wrap, side: undefined, ...wrap });
   const out = said({ ...frame, ...changes });
-  return inset !== undefined && !own.has('inset') && layoutOf(frame.content) ? withLayout(out, { inset }) : out;
+  return inset === undefined || own.has('inset') ? out : withLayout(out, { inset });
 }

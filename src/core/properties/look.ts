@@ -1,7 +1,19 @@
 import type { Blend } from '../colour/blend';
 import type { Box, Point } from '../geometry/box';
 import { evenPolygon } from '../geometry/polygon';
-import type { Border, Corner, Fade, Fill, Glow, Gradient, LineEnd, RuleContent, Shape, Tinted } from '../records/frame';
+import type {
+  Border,
+  Corner,
+  Fade,
+  Fill,
+  FrameLook,
+  Glow,
+  Gradient,
+  LineEnd,
+  RuleContent,
+  Shape,
+  Tinted,
+} from '../records/frame';
 import type { FrameRecord } from '../records/index';
 import { choice, millimetres, percent, points, type TableOf, whole } from './property';
 
@@ -93,24 +105,8 @@ export interface LookValues {
   readonly isFilled: boolean;
 }
 
-/** What of a frame says what it looks like, whatever it shows. */
-export const APPEARANCE = [
-  'shape',
-  'rotation',
-  'opacity',
-  'contentOpacity',
-  'blend',
-  'fill',
-  'gradient',
-  'border',
-  'shadow',
-  'innerShadow',
-  'glow',
-  'feather',
-  'fade',
-] as const;
-
-export type Appearance = Pick<FrameRecord, (typeof APPEARANCE)[number]>;
+/** What a frame looks like, with how it is turned. */
+export type Appearance = FrameLook & Pick<FrameRecord, 'rotation'>;
 
 /** The radius of rounded corners, the corners of a polygon, and how high an arch is closed, to begin with. */
 const RADIUS = 8.5;

@@ -260,11 +260,8 @@ export interface Beside {
   readonly dy?: number | undefined;
 }
 
-/**
- * What a finish says of a frame. Rotation, crop and place are the frame's own; so is a form that was drawn, which a finish may give
- * corners to only where it says so.
- */
-export const FINISHED = [
+/** What says what a frame looks like, whatever it shows. */
+export const LOOK_KEYS = [
   'shape',
   'opacity',
   'contentOpacity',
@@ -277,9 +274,19 @@ export const FINISHED = [
   'glow',
   'feather',
   'fade',
-  'inset',
-  'wrap',
 ] as const;
+
+export type FrameLook = Pick<FrameRecord, (typeof LOOK_KEYS)[number]>;
+
+/** The look of a frame, of all that it says: what it does not have is undefined. */
+export const lookFields = (frame: FrameRecord): FrameLook =>
+  Object.fromEntries(LOOK_KEYS.map((key) => [key, frame[key]])) as FrameLook;
+
+/**
+ * What a finish says of a frame. Rotation, crop and place are the frame's own; so is a form that was drawn, which a finish may give
+ * corners to only where it says so.
+ */
+export const FINISHED = [...LOOK_KEYS, 'inset', 'wrap'] as const;
 
 export type FinishedKey = (typeof FINISHED)[number];
 

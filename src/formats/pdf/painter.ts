@@ -120,6 +120,7 @@ export class Painter {
   readonly #images = new Map<string, { name: string; ref: Promise<PDFRef> }>();
   readonly #resources: Resources;
   readonly #forms = new Map<string, PDFRef>();
+  readonly #veils = new Map<string, Promise<PDFRef>>();
   readonly #streams: Squeezing;
   readonly #colours: Colours;
   readonly #tagger: Tagger | undefined;
@@ -243,7 +244,7 @@ export class Painter {
   async #item(stream: PageStream, item: Item, dx: number): Promise<void> {
     // A document with something broken in it is not delivered: see `services/typesetting/delivery.ts`.
     if (item.type === 'empty' || item.type === 'broken') return;
-    const veil = item.veil && (await this.#veil(stream, item.veil, dx));
+    const veil = item.veil && (await this.#veilOnce(stream, item.veil, dx));
     stream.open(item, dx, this.#resources.shown(item, veil));
     this.#tagger?.cut();
     switch (item.type) {
@@ -305,6 +306,14 @@ export class Painter {
     }
     await image.ref;
     return image.name;
+  }
+
+  /** What a frame shows is veiled item by item, all of them by one mask. */
+  #veilOnce(stream: PageStream, veil: Veil, dx: number): Promise<PDFRef> {
+    const key = JSON.stringify([veil, dx, stream.place({ x: 0, y: 0 }, 0)]);
+    let own = this.#veils.get(key);
+    if (!own) this.#veils.set(key, (own = this.#veil(stream, veil, dx)));
+    return own;
   }
 
   /**

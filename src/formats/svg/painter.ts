@@ -212,8 +212,7 @@ function keyOf(words: string): string {
   return (hash >>> 0).toString(36);
 }
 
-function paintArea(item: AreaItem): string {
-  const { frame, part, contour, ink, ramp, stroke, blur, clip } = item;
+function paintArea({ frame, part, box, contour, ink, ramp, stroke, blur, clip }: AreaItem): string {
   const plain = contour.type === 'rectangle' && contour.radius === 0 && stroke === 0 && blur === 0;
   if (plain && !ramp) return rect(contour.box, ink);
   const path = contourPath(contour, figure);
@@ -221,20 +220,13 @@ function paintArea(item: AreaItem): string {
   if (ramp) return `${paintRamp(`ramp-${frame}`, ramp)}<path d="${path}" fill="url(#ramp-${frame})" fill-rule="evenodd"/>`;
   if (blur === 0) return `<path d="${path}" fill="${ink.rgb}" fill-rule="evenodd"/>`;
   const id = `soft-${frame}-${part}`;
-  if (clip) {
-    const { box } = item;
-    return (
-      `<filter id="${id}" filterUnits="userSpaceOnUse" ${at(box)}><feGaussianBlur stdDeviation="${figure(blur / 2)}"/></filter>` +
-      `<clipPath id="${id}-clip"><path d="${contourPath(clip, figure)}" clip-rule="evenodd"/></clipPath>` +
-      `<g clip-path="url(#${id}-clip)"><path d="${path}" fill="${ink.rgb}" fill-rule="evenodd" filter="url(#${id})"/></g>`
-    );
-  }
-  const { box } = item;
-  const room = { x: box.x - 2 * blur, y: box.y - 2 * blur, w: box.w + 4 * blur, h: box.h + 4 * blur };
-  return (
+  const room = grown(box, 2 * blur);
+  const soft =
     `<filter id="${id}" filterUnits="userSpaceOnUse" ${at(room)}><feGaussianBlur stdDeviation="${figure(blur / 2)}"/></filter>` +
-    `<path d="${path}" fill="${ink.rgb}" filter="url(#${id})"/>`
-  );
+    `<path d="${path}" fill="${ink.rgb}" fill-rule="evenodd" filter="url(#${id})"/>`;
+  if (!clip) return soft;
+  const edge = `<path d="${contourPath(clip, figure)}" clip-rule="evenodd"/>`;
+  return `<clipPath id="${id}-clip">${edge}</clipPath><g clip-path="url(#${id}-clip)">${soft}</g>`;
 }
 
 /** Colours that run into one another, to be filled with. */

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { figureOf } from '@/core/actions/charts';
 import { type Chart, CHART_FORMS, type ChartForm, MOST_CHARTED } from '@/core/records/chart';
 import { areCells, readCells } from '@/formats/copy/cells';
+import { CellField } from '@/parts/CellField';
 import { Choice } from '@/parts/Choice';
 import { Dialog } from '@/parts/Dialog';
 
@@ -106,19 +107,16 @@ export function ChartDialog({ chart, onTake, onClose }: ChartDialogProps) {
               {rows.map((row, i) => (
                 <tr key={i}>
                   {(['label', 'value'] as const).map((key) => (
-                    <td key={key} className="border-base-300 border p-0">
-                      <input
-                        aria-label={`${key === 'label' ? 'Label' : 'Figure'} ${i + 1}`}
-                        data-first={i === 0 && key === 'label' ? '' : undefined}
-                        className={`w-full bg-transparent px-1.5 py-1 outline-offset-[-2px] ${key === 'value' ? 'text-right' : ''}`}
-                        value={row[key]}
-                        maxLength={200}
-                        onChange={(event) => set(i, { [key]: event.target.value })}
-                        onPaste={(event) => {
-                          if (paste(i, event.clipboardData.getData('text/plain'))) event.preventDefault();
-                        }}
-                      />
-                    </td>
+                    <CellField
+                      key={key}
+                      label={`${key === 'label' ? 'Label' : 'Figure'} ${i + 1}`}
+                      value={row[key]}
+                      most={200}
+                      align={key === 'value' ? 'right' : 'left'}
+                      first={i === 0 && key === 'label'}
+                      onChange={(words) => set(i, { [key]: words })}
+                      onPaste={(words) => paste(i, words)}
+                    />
                   ))}
                 </tr>
               ))}

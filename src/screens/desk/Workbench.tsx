@@ -205,10 +205,7 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
         <ChartDialog
           chart={'group' in desk.charting ? find(desk.document, 'group', desk.charting.group)?.chart : undefined}
           onTake={(chart) => {
-            const where = desk.charting!;
-            const diff = desk.actions.chart(where, chart);
-            const made = diff.added.filter((each) => each.kind === 'frame').map(({ id }) => id);
-            if (made.length > 0) desk.chosen.choose(made);
+            desk.chooseAllAdded(desk.actions.chart(desk.charting!, chart));
           }}
           onClose={() => desk.setCharting(undefined)}
         />

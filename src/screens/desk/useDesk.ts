@@ -134,8 +134,8 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
     allPages,
     actions,
     say,
-    chooseAll: choose,
     chooseAdded,
+    chooseAllAdded,
   };
   const puttingDown = usePuttingDown(surroundings);
   const picking = usePicking({ ...surroundings, hand });
@@ -249,6 +249,7 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
     overset,
     group,
     chooseAdded,
+    chooseAllAdded,
     puttingDown,
     picking,
     cropping,

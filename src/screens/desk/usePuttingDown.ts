@@ -1,7 +1,6 @@
 'use client';
 
 import type { DeskStore } from '@/client/deskStore';
-import { putFrames } from '@/core/actions/furniture';
 import { placedPage, placedPages, type PlacedPage } from '@/core/page/pages';
 import { type Document, threadOf } from '@/core/records/document';
 import type { DocumentRecord, FormatRecord } from '@/core/records/index';
@@ -22,8 +21,8 @@ interface Around {
   readonly allPages: boolean;
   readonly actions: ReturnType<typeof useDeskActions>;
   readonly say: Say;
-  readonly chooseAll: (ids: readonly string[]) => void;
   readonly chooseAdded: (diff: { added: readonly DocumentRecord[] } | undefined) => void;
+  readonly chooseAllAdded: Around['chooseAdded'];
 }
 
 /** Puts down what was carried, or finds it a place: each is one change. */
@@ -37,8 +36,8 @@ export function usePuttingDown({
   allPages,
   actions,
   say,
-  chooseAll,
   chooseAdded,
+  chooseAllAdded,
 }: Around) {
   const drop = async ({ what, id, allPages: all }: Pick<Carry, 'what' | 'id' | 'allPages'>, target: Omit<Target, 'words'>) => {
     const place = { page: target.page.page.id, box: target.box };
@@ -46,8 +45,7 @@ export function usePuttingDown({
     if (what === 'finish') {
       if (target.frame) actions.giveFinish([target.frame], id);
     } else if (what === 'furniture') {
-      const diff = actions.putFurniture(id, place.page, target.box);
-      if (diff) chooseAll(putFrames(diff, place.page));
+      chooseAllAdded(actions.putFurniture(id, place.page, target.box));
     } else if (what === 'advertisement') {
       const at = { x: target.box.x + target.box.w / 2, y: target.box.y + target.box.h / 2 };
       chooseAdded(actions.book({ advertisement: id, page: place.page, at }));

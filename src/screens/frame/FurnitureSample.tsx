@@ -6,7 +6,7 @@ import { finished } from '@/core/page/finished';
 import { screenSource } from '@/core/pictures/screen';
 import { bodyText } from '@/core/records/body';
 import { type Document, find, framesOn } from '@/core/records/document';
-import { sidesOf } from '@/core/records/frame';
+import { lookFields, sidesOf } from '@/core/records/frame';
 import type { FrameRecord, FurnitureRecord } from '@/core/records/index';
 import { layoutOf, pictureIn, textIn } from '@/core/records/kinds/frames';
 import { paintItem } from '@/formats/svg/painter';
@@ -43,9 +43,7 @@ export function FurnitureSample({
 
 function Part({ document, frame }: { document: Document; frame: FrameRecord }) {
   const { box } = frame;
-  const { shape, opacity, blend, fill, gradient, border, shadow, innerShadow, glow, feather, fade } = frame;
-  const look = { shape, opacity, blend, fill, gradient, border, shadow, innerShadow, glow, feather, fade };
-  const markup = lookItems(document, new Inks(), `sample-${frame.id}`, look, box)
+  const markup = lookItems(document, new Inks(), `sample-${frame.id}`, lookFields(frame), box)
     .flatMap((item) => paintItem(item, () => ''))
     .map((chunk) => chunk.markup)
     .join('');

@@ -16,6 +16,7 @@ import {
   tableNode,
 } from '@/core/editing/tables';
 import { areCells, readCells } from '@/formats/copy/cells';
+import { CellField } from '@/parts/CellField';
 import { Choice } from '@/parts/Choice';
 import { Dialog } from '@/parts/Dialog';
 import { NumberField } from '@/parts/NumberField';
@@ -189,19 +190,16 @@ export function TableDialog({ formatter, dress, onClose }: TableDialogProps) {
                   }
                 >
                   {grid.aligns.map((align, c) => (
-                    <td key={c} className="border-base-300 border p-0">
-                      <input
-                        aria-label={`Row ${r + 1}, column ${c + 1}`}
-                        data-first={r === 0 && c === 0 ? '' : undefined}
-                        className={`w-full bg-transparent px-1.5 py-1 outline-offset-[-2px] ${align === 'left' ? '' : align === 'centre' ? 'text-center' : 'text-right'}`}
-                        value={row[c] ?? ''}
-                        maxLength={2000}
-                        onChange={(event) => withCell(r, c, event.target.value)}
-                        onPaste={(event) => {
-                          if (paste(r, c, event.clipboardData.getData('text/plain'))) event.preventDefault();
-                        }}
-                      />
-                    </td>
+                    <CellField
+                      key={c}
+                      label={`Row ${r + 1}, column ${c + 1}`}
+                      value={row[c] ?? ''}
+                      most={2000}
+                      align={align === 'decimal' ? 'right' : align}
+                      first={r === 0 && c === 0}
+                      onChange={(words) => withCell(r, c, words)}
+                      onPaste={(words) => paste(r, c, words)}
+                    />
                   ))}
                   <td>
                     {grid.cells.length > 1 && (

@@ -1,6 +1,7 @@
 import type { Box } from '../../geometry/box';
 import { laidOver, type Outline } from '../../geometry/outline';
 import { cornerAt, flatPath, type Path, pathData, pathLaidOver, ROUND, straightPath } from '../../geometry/path';
+import { grownOutline } from '../../geometry/shapes';
 import type { Corner, Corners, Shape } from '../../records/frame';
 import type { Contour } from '../displayList/displayList';
 
@@ -101,3 +102,12 @@ export const contourPath = (contour: Contour, figure: (value: number) => string)
   contour.type === 'outline'
     ? contour.outline.map((ring) => `M${ring.map(figure).join(' ')}Z`).join('')
     : pathData(pathOf(contour), figure);
+
+/** An edge so far outside another one, or inside where it is negative; of a rectangle nothing less than nothing is left. */
+export function grownContour(contour: Contour, by: number): Contour {
+  if (contour.type !== 'rectangle') return { type: 'outline', outline: grownOutline(outlineOf(contour), by) };
+  const { x, y, w, h } = contour.box;
+  const [dx, dy] = [Math.max(by, -w / 2), Math.max(by, -h / 2)];
+  const radius = contour.radius === 0 ? 0 : Math.max(0, contour.radius + by);
+  return { type: 'rectangle', box: { x: x - dx, y: y - dy, w: w + 2 * dx, h: h + 2 * dy }, radius };
+}

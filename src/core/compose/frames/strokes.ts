@@ -1,9 +1,9 @@
 import type { Box } from '../../geometry/box';
-import { boxOutline, type Outline } from '../../geometry/outline';
-import { grownOutline, joinedAreas, lineArea } from '../../geometry/shapes';
+import { boxOutline, doubleArea, type Outline } from '../../geometry/outline';
+import { joinedAreas, lineArea } from '../../geometry/shapes';
 import type { Border, LineEnd, RuleContent } from '../../records/frame';
 import type { Contour } from '../displayList/displayList';
-import { outlineOf } from './contours';
+import { grownContour, outlineOf } from './contours';
 
 /** Something to be painted along an edge: a line so wide along it, or an area of its own where that is 0. */
 export interface Stroke {
@@ -21,7 +21,7 @@ const MOST_PIECES = 4000;
 
 /** What a border is painted as. */
 export function borderStroke(contour: Contour, { weight, align, line }: Border): Stroke {
-  const along = align ? moved(contour, align === 'inside' ? -weight / 2 : weight / 2) : contour;
+  const along = align ? grownContour(contour, align === 'inside' ? -weight / 2 : weight / 2) : contour;
   if (!line) return { contour: along, stroke: weight };
   const pieces = line === 'double' ? twice(along, weight) : pieced(line, outlineOf(along), weight, true);
   return pieces ? { contour: { type: 'outline', outline: pieces }, stroke: 0 } : { contour: along, stroke: weight };
@@ -29,20 +29,10 @@ export function borderStroke(contour: Contour, { weight, align, line }: Border):
 
 /** Two lines of a third of the weight, at both of its edges: what lies between an odd number of them is painted. */
 const twice = (along: Contour, weight: number): Outline =>
-  [1 / 2, 1 / 6, -1 / 6, -1 / 2].flatMap((share) => outlineOf(moved(along, share * weight)));
+  [1 / 2, 1 / 6, -1 / 6, -1 / 2].flatMap((share) => outlineOf(grownContour(along, share * weight)));
 
 const pieced = (line: 'dashed' | 'dotted', ways: Outline, weight: number, closed: boolean): Outline | undefined =>
   line === 'dashed' ? dashes(ways, weight, closed) : dots(ways, weight, closed);
-
-/** An edge so far outside another one, or inside where it is negative. */
-function moved(contour: Contour, by: number): Contour {
-  if (contour.type === 'rectangle') {
-    const { x, y, w, h } = contour.box;
-    const radius = contour.radius === 0 ? 0 : Math.max(0, contour.radius + by);
-    return { type: 'rectangle', box: { x: x - by, y: y - by, w: Math.max(0, w + 2 * by), h: Math.max(0, h + 2 * by) }, radius };
-  }
-  return { type: 'outline', outline: grownOutline(outlineOf(contour), by) };
-}
 
 /** What a rule is painted as, where it is more than its box. */
 export function ruleOutline({ line, start, end }: RuleContent, box: Box): Outline | undefined {
@@ -123,12 +113,7 @@ function endOutline(end: LineEnd | undefined, weight: number, x: number, back: 1
 
 /** Rings that are joined all run the same way. */
 function clockwise(ring: number[]): number[] {
-  let area = 0;
-  for (let i = 0; i < ring.length; i += 2) {
-    const next = (i + 2) % ring.length;
-    area += ring[i]! * ring[next + 1]! - ring[next]! * ring[i + 1]!;
-  }
-  if (area > 0) return ring;
+  if (doubleArea(ring) > 0) return ring;
   const out: number[] = [];
   for (let i = ring.length - 2; i >= 0; i -= 2) out.push(ring[i]!, ring[i + 1]!);
   return out;

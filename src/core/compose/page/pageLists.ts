@@ -29,6 +29,7 @@ function sameMadeOf(a: MadeOf, b: MadeOf): boolean {
   if (
     a.frame !== b.frame ||
     a.picture !== b.picture ||
+    a.swatches.length !== b.swatches.length ||
     a.swatches.some((each, i) => each !== b.swatches[i]) ||
     n !== (b.texts?.length ?? 0) ||
     (a.box !== b.box && (a.box.x !== b.box.x || a.box.y !== b.box.y || a.box.w !== b.box.w || a.box.h !== b.box.h))
@@ -36,6 +37,22 @@ function sameMadeOf(a: MadeOf, b: MadeOf): boolean {
     return false;
   for (let i = 0; i < n; i++) if (a.texts![i] !== b.texts![i]) return false;
   return true;
+}
+
+const NO_SWATCHES: MadeOf['swatches'] = [];
+
+/** Every frame is asked at every composing: what it names is read off once. */
+const named = new WeakMap<FrameRecord, readonly string[]>();
+
+/** The swatches that a frame's look names. */
+function swatchesOf(frame: FrameRecord): readonly string[] {
+  let own = named.get(frame);
+  if (!own) {
+    const { fill, gradient, border, shadow, innerShadow, glow } = frame;
+    const parts = [fill, gradient, gradient?.through, border, shadow, innerShadow, glow];
+    named.set(frame, (own = parts.flatMap((part) => (part ? [part.swatch] : []))));
+  }
+  return own;
 }
 
 /** No ink at all. */
@@ -118,26 +135,17 @@ export class PageLists {
 
   #itemsOf(document: Document, each: Shown, box: Box, texts: readonly TextItem[] | undefined): readonly Item[] {
     const { frame, rotated } = each;
-    const { content, fill, gradient, border, shadow, innerShadow, glow } = frame;
+    const { content } = frame;
     const kind = frameKind(content);
     const shows = pictureIn(document, frame);
     const picture = find(document, 'picture', shows?.picture);
-    const swatches = [
-      fill?.swatch,
-      gradient?.swatch,
-      gradient?.through?.swatch,
-      border?.swatch,
-      shadow?.swatch,
-      innerShadow?.swatch,
-      glow?.swatch,
-      shows?.adjust?.dark,
-      shows?.adjust?.pale,
-    ];
+    const adjust = shows?.adjust;
+    const asked = adjust ? [...swatchesOf(frame), adjust.dark, adjust.pale] : swatchesOf(frame);
     const by: MadeOf = {
       frame,
       box,
       picture,
-      swatches: swatches.map((id) => find(document, 'swatch', id)),
+      swatches: asked.length === 0 ? NO_SWATCHES : asked.map((id) => find(document, 'swatch', id)),
       texts,
     };
     const kept = this.#items.get(each.key);

@@ -1,6 +1,7 @@
 'use client';
 
-import { type PointerEvent as ReactPointerEvent, useState } from 'react';
+import type { PointerEvent as ReactPointerEvent } from 'react';
+import { LAYOUT, WRAP } from '@/core/properties/frame';
 import { LOOK } from '@/core/properties/look';
 import { all, find, get } from '@/core/records/document';
 import { FINISHED, type FinishedKey } from '@/core/records/frame';
@@ -8,6 +9,7 @@ import type { FinishRecord } from '@/core/records/index';
 import { Group } from '@/parts/fields/Group';
 import { FinishSample } from '../../frame/FinishSample';
 import type { Desk } from '../useDesk';
+import { KeepAs } from './KeepAs';
 
 /**
  * The finishes there are, each given by a press, or carried onto a frame; that of the chosen frames; and what they say otherwise.
@@ -16,7 +18,6 @@ export function FinishChapter({ desk }: { desk: Desk }) {
   const { document, actions } = desk;
   const ids = desk.held.map(({ frame }) => frame.id);
   const frames = ids.map((id) => get(document, 'frame', id));
-  const [naming, setNaming] = useState(false);
   const finishes = all(document, 'finish');
   const finish = frames.every((each) => each.finish === frames[0]?.finish)
     ? find(document, 'finish', frames[0]?.finish)
@@ -46,7 +47,7 @@ export function FinishChapter({ desk }: { desk: Desk }) {
       {own.length > 0 && (
         <div className="flex flex-col gap-1">
           <p>
-            Says otherwise itself: <span className="font-medium">{own.map((key) => KEY_WORDS[key]).join(', ')}</span>
+            Says otherwise itself: <span className="font-medium">{own.map(keyWords).join(', ')}</span>
           </p>
           <div className="flex flex-wrap gap-1">
             <button type="button" className="btn btn-xs min-h-6" onClick={() => actions.followFinish(ids)}>
@@ -60,39 +61,13 @@ export function FinishChapter({ desk }: { desk: Desk }) {
           </div>
         </div>
       )}
-      {single &&
-        (naming ? (
-          <form
-            className="flex items-end gap-1.5"
-            onSubmit={(event) => {
-              event.preventDefault();
-              const name = String(new FormData(event.currentTarget).get('name') ?? '');
-              if (actions.keepFinish(single.id, name)) setNaming(false);
-            }}
-          >
-            <label className="min-w-0 flex-1">
-              <span className="text-2xs block opacity-70">Name of the finish</span>
-              <input
-                name="name"
-                className="field"
-                autoFocus
-                maxLength={60}
-                onKeyDown={(event) => {
-                  if (event.key !== 'Escape') return;
-                  event.stopPropagation();
-                  setNaming(false);
-                }}
-              />
-            </label>
-            <button type="submit" className="btn btn-xs min-h-6">
-              Keep
-            </button>
-          </form>
-        ) : (
-          <button type="button" className="btn btn-xs min-h-6 self-start" onClick={() => setNaming(true)}>
-            Keep its look as a finish …
-          </button>
-        ))}
+      {single && (
+        <KeepAs
+          offer="Keep its look as a finish …"
+          of="the finish"
+          onKeep={(name) => actions.keepFinish(single.id, name) !== undefined}
+        />
+      )}
     </Group>
   );
 }
@@ -129,20 +104,6 @@ function FinishChip({ desk, finish, chosen, onGive }: FinishChipProps) {
   );
 }
 
-/** What parts of a look are called. */
-const KEY_WORDS: Readonly<Record<FinishedKey, string>> = {
-  shape: 'form',
-  opacity: LOOK.opacity.label.toLowerCase(),
-  contentOpacity: LOOK.contentOpacity.label.toLowerCase(),
-  blend: LOOK.blend.label.toLowerCase(),
-  fill: LOOK.fill.label.toLowerCase(),
-  gradient: LOOK.gradient.label.toLowerCase(),
-  border: LOOK.border.label.toLowerCase(),
-  shadow: LOOK.shadow.label.toLowerCase(),
-  innerShadow: LOOK.innerShadow.label.toLowerCase(),
-  glow: LOOK.glow.label.toLowerCase(),
-  feather: LOOK.feather.label.toLowerCase(),
-  fade: LOOK.fade.label.toLowerCase(),
-  inset: 'inset',
-  wrap: 'text wrap',
-};
+/** What parts of a look are described as: they are called here as there. */
+const DESCRIBED = { ...LOOK, shape: LOOK.form, inset: LAYOUT.inset, wrap: WRAP.mode };
+const keyWords = (key: FinishedKey): string => DESCRIBED[key].label.toLowerCase();

@@ -1,12 +1,13 @@
 'use client';
 
-import { type PointerEvent as ReactPointerEvent, useState } from 'react';
+import type { PointerEvent as ReactPointerEvent } from 'react';
 import { furnitureOf } from '@/core/actions/furniture';
 import { all, get } from '@/core/records/document';
 import type { FurnitureRecord } from '@/core/records/index';
 import { Group } from '@/parts/fields/Group';
 import { FurnitureSample } from '../../frame/FurnitureSample';
 import type { Desk } from '../useDesk';
+import { KeepAs } from './KeepAs';
 
 /** The furniture there is, to be carried onto a page. */
 export function FurnitureList({ desk }: { desk: Desk }) {
@@ -57,7 +58,6 @@ export function FurnitureChapter({ desk }: { desk: Desk }) {
   const { document, actions } = desk;
   const ids = desk.held.map(({ frame }) => frame.id);
   const furniture = ids.map((id) => furnitureOf(document, get(document, 'frame', id))).find((each) => each !== undefined);
-  const [naming, setNaming] = useState(false);
   return (
     <Group name="Furniture" now={furniture?.name} folded={!furniture}>
       {furniture ? (
@@ -75,37 +75,12 @@ export function FurnitureChapter({ desk }: { desk: Desk }) {
             </button>
           </div>
         </>
-      ) : naming ? (
-        <form
-          className="flex items-end gap-1.5"
-          onSubmit={(event) => {
-            event.preventDefault();
-            const name = String(new FormData(event.currentTarget).get('name') ?? '');
-            if (actions.keepFurniture(ids, name)) setNaming(false);
-          }}
-        >
-          <label className="min-w-0 flex-1">
-            <span className="text-2xs block opacity-70">Name of the furniture</span>
-            <input
-              name="name"
-              className="field"
-              autoFocus
-              maxLength={60}
-              onKeyDown={(event) => {
-                if (event.key !== 'Escape') return;
-                event.stopPropagation();
-                setNaming(false);
-              }}
-            />
-          </label>
-          <button type="submit" className="btn btn-xs min-h-6">
-            Keep
-          </button>
-        </form>
       ) : (
-        <button type="button" className="btn btn-xs min-h-6 self-start" onClick={() => setNaming(true)}>
-          Keep as furniture …
-        </button>
+        <KeepAs
+          offer="Keep as furniture …"
+          of="the furniture"
+          onKeep={(name) => actions.keepFurniture(ids, name) !== undefined}
+        />
       )}
     </Group>
   );
