@@ -216,9 +216,9 @@ describe('finishes', () => {
     await page.mouse.click(...spot(await desk.middle(`[data-frame="${first.id}"]`)));
     await unfold('Form and look');
     await tick('Border');
-    await desk.until('it is said', () => document.body.textContent.includes('Says otherwise itself: border'));
+    await desk.until('it is said', () => document.body.textContent.includes('Differs from the finish: border'));
     await press('Make it the finish');
-    await desk.until('nothing is said otherwise', () => !document.body.textContent.includes('Says otherwise itself'));
+    await desk.until('nothing is said otherwise', () => !document.body.textContent.includes('Differs from the finish'));
     await desk.stored();
     const all = await Promise.all((['frame', 'finish', 'swatch'] as const).map((kind) => desk.records<DocumentRecord>(kind)));
     const whole = documentOf(all.flat());

@@ -358,16 +358,16 @@ export const LOOK: TableOf<Omit<LookValues, 'isRule' | 'isFilled'>> = {
           optional: true,
           wide: true,
         },
-        swatch: { ...swatch, label: 'Into' },
+        swatch: { ...swatch, label: 'End colour' },
         tint,
         through: {
-          label: 'By way of',
+          label: 'Middle colour',
           optional: true,
           kind: {
             type: 'part',
             none: true,
             usual: { ...INK, tint: 0.5, at: 0.5 },
-            fields: { swatch, tint, at: { label: 'At', kind: percent(0, 1) } },
+            fields: { swatch, tint, at: { label: 'Position', kind: percent(0, 1) } },
           },
         },
       },
@@ -385,7 +385,11 @@ export const LOOK: TableOf<Omit<LookValues, 'isRule' | 'isFilled'>> = {
         tint,
         weight: { label: 'Weight', kind: points(0.01, 720) },
         opacity: share,
-        align: { label: 'Lies', kind: choice({ centre: 'On the edge', inside: 'Inside', outside: 'Outside' }), optional: true },
+        align: {
+          label: 'Position',
+          kind: choice({ centre: 'On the edge', inside: 'Inside', outside: 'Outside' }),
+          optional: true,
+        },
         line: {
           label: 'Line',
           kind: choice({ plain: 'Plain', dashed: 'Dashed', dotted: 'Dotted', double: 'Double' }),
@@ -464,8 +468,8 @@ export const RULE: TableOf<RuleValues> = {
     label: 'Line',
     kind: choice({ plain: 'Plain', dashed: 'Dashed', dotted: 'Dotted', double: 'Double', wavy: 'Wavy' }),
   },
-  start: { label: 'At its start', kind: ENDS },
-  end: { label: 'At its end', kind: ENDS },
+  start: { label: 'Start', kind: ENDS },
+  end: { label: 'End', kind: ENDS },
 };
 
 /** The values of a rule; it is as thick as its box is, whichever way it runs. */

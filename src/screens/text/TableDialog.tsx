@@ -100,7 +100,7 @@ export function TableDialog({ formatter, dress, onClose }: TableDialogProps) {
       <Dialog title="Table" onClose={onClose}>
         <div className="flex flex-col gap-3 p-5">
           <h2 className="text-lg font-semibold">Table</h2>
-          <p>Cells of this table take several columns or rows. Its words can be changed on the page.</p>
+          <p>Some cells span several columns or rows. Change their words on the page.</p>
           <button type="button" className="btn btn-sm self-start" onClick={onClose}>
             Close
           </button>
@@ -235,7 +235,7 @@ export function TableDialog({ formatter, dress, onClose }: TableDialogProps) {
           >
             Add a row
           </button>
-          <span className="narrow opacity-75">Cells of a spreadsheet can be pasted into any of them.</span>
+          <span className="narrow opacity-75">Paste cells from a spreadsheet into any of them.</span>
         </div>
       </form>
     </Dialog>

@@ -47,7 +47,7 @@ export function FinishChapter({ desk }: { desk: Desk }) {
       {own.length > 0 && (
         <div className="flex flex-col gap-1">
           <p>
-            Says otherwise itself: <span className="font-medium">{own.map(keyWords).join(', ')}</span>
+            Differs from the finish: <span className="font-medium">{own.map(keyWords).join(', ')}</span>
           </p>
           <div className="flex flex-wrap gap-1">
             <button type="button" className="btn btn-xs min-h-6" onClick={() => actions.followFinish(ids)}>

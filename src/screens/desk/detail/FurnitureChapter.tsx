@@ -71,7 +71,7 @@ export function FurnitureChapter({ desk }: { desk: Desk }) {
               Make this the furniture
             </button>
             <button type="button" className="btn btn-xs min-h-6" onClick={() => actions.partFurniture(ids)}>
-              No longer follow it
+              Stop following it
             </button>
           </div>
         </>
