@@ -6,7 +6,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { BLENDS } from '@/core/colour/blend';
 import { facesOf } from '@/core/compose/paragraph/faces';
 import type { Document } from '@/core/records/document';
-import type { RuleContent } from '@/core/records/frame';
+import { type RuleContent, textContent } from '@/core/records/frame';
 import type { DocumentRecord, FrameRecord } from '@/core/records/index';
 import { facePath } from '@/formats/faces/files';
 import { outlinedSheet } from '@/formats/svg/outlined';
@@ -190,6 +190,67 @@ const cases: readonly (readonly [string, () => readonly DocumentRecord[]])[] = [
     ],
   ],
   [
+    'letters that run into a colour, down and along; panels behind paragraphs; a line along an edge, outside and inside',
+    () => [
+      characterStyle('underlined', { underline: true, swatch: 'red', highlight: { swatch: 'navy', tint: 0.2, around: 1 } }),
+      paragraphStyle('falling', {
+        size: 44,
+        leading: 48,
+        weight: 700,
+        align: 'left',
+        swatch: 'red',
+        gradient: { swatch: 'navy', tint: 1, way: 'down' },
+      }),
+      paragraphStyle('running', {
+        size: 36,
+        leading: 44,
+        weight: 700,
+        align: 'justify',
+        lastLine: 'justify',
+        glyphScale: { least: 0.9, best: 0.95, most: 1.05 },
+        swatch: 'navy',
+        gradient: { swatch: 'red', tint: 0.4, way: 'right' },
+      }),
+      paragraphStyle('panelled', { panel: { swatch: 'red', tint: 0.25, width: 'column', beside: 5, above: 4 }, spaceBefore: 6 }),
+      paragraphStyle('tight', {
+        panel: { swatch: 'navy', tint: 0.3, width: 'text', beside: 3, above: 2 },
+        align: 'centre',
+        spaceBefore: 14,
+      }),
+      textRecord(
+        'text',
+        docOf([
+          paragraph('falling', 'Harbour'),
+          paragraph('running', 'Kites over it'),
+          words('body', 20, 5),
+          words('panelled', 25, 6),
+          words('panelled', 18, 7),
+          words('tight', 6, 8),
+        ]),
+      ),
+      textFrame('f', 'text', 'p1', { x: 20, y: 16, w: 240, h: 330 }),
+      paragraphStyle('round', { size: 16, leading: 20, align: 'centre', onGrid: false }),
+      textRecord(
+        'ring',
+        docOf([paragraph('round', [text('Tide tables and '), text('harbour news', mark('character', { style: 'underlined' }))])]),
+      ),
+      {
+        ...textFrame('ring', 'ring', 'p1', { x: 290, y: 60, w: 180, h: 180 }),
+        shape: { type: 'ellipse' },
+        fill: { swatch: 'navy', tint: 0.2 },
+        content: { ...textContent('ring'), along: { side: 'outside', from: 0, reach: 1, gap: 4 } },
+      },
+      textRecord('within', docOf([paragraph('round', 'Open from six until ten')])),
+      {
+        ...textFrame('within', 'within', 'p1', { x: 60, y: 380, w: 300, h: 170 }),
+        shape: { type: 'rounded', radius: 60 },
+        border: { weight: 1, swatch: 'red', tint: 1 },
+        rotation: 8,
+        content: { ...textContent('within'), along: { side: 'inside', from: 0.1, reach: 0.8, gap: 5 } },
+      },
+    ],
+  ],
+  [
     'blocks: drop cap, rules, lists, tabs with leaders, tables, spanning heads, turned to either side',
     () => [
       paragraphStyle('first', { dropCap: { lines: 3, letters: 1, gap: 3 } }),
@@ -328,7 +389,17 @@ const cases: readonly (readonly [string, () => readonly DocumentRecord[]])[] = [
       return [
         panel(0, { gradient: down }),
         panel(1, { gradient: { ...round, tint: 0.1 }, shape: { type: 'ellipse' } }),
-        panel(2, { gradient: { ...down, to: { x: 1, y: 0.3 }, through: { swatch: 'tint', tint: 0.2, at: 0.4 } }, rotation: 15 }),
+        panel(2, {
+          gradient: {
+            ...down,
+            to: { x: 1, y: 0.3 },
+            through: [
+              { swatch: 'accent1', tint: 0.5, at: 0.7 },
+              { swatch: 'tint', tint: 0.2, at: 0.4 },
+            ],
+          },
+          rotation: 15,
+        }),
         panel(3, { fade }),
         panel(4, { feather: 30, shape: { type: 'rounded', radius: 20 } }),
         panel(5, { feather: 24, fade, rotation: -20 }),

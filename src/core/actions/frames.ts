@@ -7,7 +7,7 @@ import { withCaptions } from '../page/beside';
 import { columnAt, pageGrid, type PageGrid } from '../page/grid';
 import { formatOf, placedPage, type PlacedPage } from '../page/pages';
 import { keptCrop } from '../pictures/placing';
-import { LAYOUT, WRAP } from '../properties/frame';
+import { LAYOUT, layoutChange, type LayoutValues, WRAP } from '../properties/frame';
 import { changeProblem } from '../properties/limits';
 import type { Diff } from '../records/diff';
 import { type Document, find, framesOn, get, threadOf } from '../records/document';
@@ -186,10 +186,11 @@ function withOutline(document: Document, { content }: FrameRecord, wrap: Wrap): 
 }
 
 /** Sets how texts stand in their frames. @throws ActionError when their columns would have no width */
-export function setTextLayout(document: Document, ids: readonly string[], layout: Partial<TextLayout>): Diff {
+export function setTextLayout(document: Document, ids: readonly string[], values: Partial<LayoutValues>): Diff {
   const edit = new Edit(document);
-  const wrong = changeProblem(LAYOUT, layout);
+  const wrong = changeProblem(LAYOUT, values);
   if (wrong) throw new ActionError(wrong);
+  const layout = layoutChange(values);
   for (const id of ids) {
     const frame = get(document, 'frame', id);
     const before = layoutOf(frame.content);

@@ -1,7 +1,7 @@
 import { type Line, type Run, runWidth, type TextItem } from '../compose/displayList/displayList';
 import { linesOf, type PlacedLine } from '../compose/displayList/linesOf';
 import { lineText } from '../compose/displayList/lineText';
-import { type Box, shifted } from '../geometry/box';
+import { around, type Box, shifted } from '../geometry/box';
 import { mappedBox } from '../geometry/matrix';
 import type { TextRecord } from '../records/index';
 import { ownItems, type PageView } from './rule';
@@ -70,6 +70,8 @@ export function inkBox(line: Line): Box {
   const last = line.runs.at(-1);
   const size = Math.max(0, ...line.runs.map(({ look }) => look.size));
   if (!first || !last) return { x: line.x, y: line.baseline, w: 0, h: 0 };
+  if (first.turn)
+    return around(line.runs.map((run) => mappedBox(run.turn, { x: line.x + run.x, y: line.baseline - 0.72 * size, w: runWidth(run, line), h: 0.92 * size })))!;
   const x = Math.min(...line.runs.map((run) => run.x));
   const right = Math.max(...line.runs.map((run) => run.x + runWidth(run, line)));
   return shifted({ x, y: -0.72 * size, w: right - x, h: 0.92 * size }, line.x, line.baseline);
@@ -77,12 +79,15 @@ export function inkBox(line: Line): Box {
 
 /** Where a run of a line stands on its page. */
 export const runBox = (item: TextItem, line: Line, run: Run): Box =>
-  mappedBox(item.transform, {
-    x: line.x + run.x,
-    y: line.baseline + run.drop - 0.72 * run.look.size,
-    w: runWidth(run, line),
-    h: 0.92 * run.look.size,
-  });
+  mappedBox(
+    item.transform,
+    mappedBox(run.turn, {
+      x: line.x + run.x,
+      y: line.baseline + run.drop - 0.72 * run.look.size,
+      w: runWidth(run, line),
+      h: 0.92 * run.look.size,
+    }),
+  );
 
 /** A place in a text that a line shows. */
 export const placeOfLine = (view: PageView, on: LineOnPage) => ({

@@ -13,7 +13,7 @@ import { prose } from '../../../tests/support/documents';
 import { together } from '../records/together';
 import { styleSheet } from '../type/styles';
 import { documentOf } from '../records/document';
-import { runWidth } from './displayList/displayList';
+import { letterRamp, runWidth } from './displayList/displayList';
 import { counted } from '../page/folio';
 import { lineText } from './displayList/lineText';
 
@@ -146,6 +146,24 @@ describe('character styles', () => {
     expect(under!.box.y + 1).toBeCloseTo(4, 6);
     expect(struck).toMatchObject({ over: true });
     expect(struck!.box.y + 1).toBeCloseTo(-3, 6);
+  });
+
+  it('run into a second colour, from the height of a capital to the baseline or along their line', async () => {
+    const gradient = (way: 'down' | 'right') => ({ gradient: { swatch: 'tint', tint: 1, way } }) as const;
+    const { lines } = await composed(
+      ...oneText(
+        [paragraph('body', [text('down', styled('down')), text(' along', styled('along')), text(' plain')])],
+        [characterStyle('down', gradient('down')), characterStyle('along', gradient('right'))],
+      ),
+    );
+    const [line] = lines();
+    const [down, along, plain] = line!.runs.map((run) => letterRamp(run, line!));
+    expect(down!.to.y).toBeCloseTo(line!.baseline, 6);
+    expect(down!.to.y - down!.from.y).toBeCloseTo(0.72 * 9, 6);
+    expect([along!.from.x, along!.to.x]).toEqual([line!.x, line!.x + line!.natural]);
+    expect(along!.stops[0]!.ink.cmyk).toEqual([0, 0, 0, 1]);
+    expect(along!.stops.at(-1)!.ink.cmyk).toEqual([0, 0, 0.1, 0]);
+    expect(plain).toBeUndefined();
   });
 
   it('tell letters apart whose colours differ on screens alone', async () => {

@@ -44,7 +44,9 @@ const BLACK: Light = [0, 0, 0];
 const WHITE: Light = [255, 255, 255];
 
 /** Where the letters of a run stand in their item: between the line of capitals and that of descenders, about. */
-const boxOfRun = (line: Line, run: Run): Box => ({
+const boxOfRun = (line: Line, run: Run): Box => mappedBox(run.turn, straightBoxOf(line, run));
+
+const straightBoxOf = (line: Line, run: Run): Box => ({
   x: line.x + run.x,
   y: line.baseline + run.drop - 0.75 * run.look.size,
   w: runWidth(run, line),
@@ -53,7 +55,9 @@ const boxOfRun = (line: Line, run: Run): Box => ({
 
 /** The area of its own line that a run lies on, a highlight or the tint of a cell; undefined where it lies on none. */
 function groundOf(line: Line, run: Run): readonly Light[] | undefined {
-  const own = boxOfRun(line, run);
+  // A panel lies under the highlights in it.
+  const panel = line.panel && [lightOf(line.panel.ink.rgb)];
+  const own = straightBoxOf(line, run);
   const [x, y] = [own.x - line.x, own.y - line.baseline];
   const under = line.marks?.findLast(
     (mark) =>
@@ -64,7 +68,7 @@ function groundOf(line: Line, run: Run): readonly Light[] | undefined {
       mark.box.y <= y + 0.1 &&
       mark.box.y + mark.box.h >= y + own.h - 0.1,
   );
-  return under?.type === 'area' ? [lightOf(under.ink.rgb)] : undefined;
+  return under?.type === 'area' ? [lightOf(under.ink.rgb)] : panel;
 }
 
 /**
@@ -88,7 +92,10 @@ export function legibilityOf(
         if (run.text.trim() === '') continue;
         const pixels = groundOf(line, run) ?? pixelsIn(mappedBox(item.transform, boxOfRun(line, run)));
         if (pixels.length === 0) continue;
-        const { size, ink: of, face } = run.look;
+        const { size, ink: start, face, ramp } = run.look;
+        // Of letters that run into another colour the end that is harder to read counts.
+        const ends = ramp ? [start, ramp.stops.at(-1)!.ink] : [start];
+        const of = ends.reduce((a, b) => (contrastOver(pixels, lightOf(b.rgb)) < contrastOver(pixels, lightOf(a.rgb)) ? b : a));
         const needed = isLarge(size, /\b[789]00|bold/i.test(face) ? 700 : 400) ? NEEDED_LARGE : NEEDED;
         const ink = lightOf(of.rgb);
         const ratio = contrastOver(pixels, ink);
@@ -102,7 +109,8 @@ export function legibilityOf(
         const first = line.runs[0]!;
         const last = line.runs.at(-1)!;
         const own = { ...boxOfRun(line, run), x: line.x + first.x };
-        const box = mappedBox(item.transform, { ...own, w: line.x + last.x + runWidth(last, line) - own.x });
+        const whole = run.turn ? boxOfRun(line, run) : { ...own, w: line.x + last.x + runWidth(last, line) - own.x };
+        const box = mappedBox(item.transform, whole);
         worst = { ratio, needed, words: lineText(line).trim(), box, paragraph: paragraphs[i]! };
       }
     });

@@ -8,6 +8,7 @@ import {
   type PictureItem,
   type Ramp,
   type Run,
+  letterRamp,
   runWidth,
   type TextItem,
   type Veil,
@@ -133,7 +134,7 @@ export class PaintedPage {
       this.#lay(item.ink, opacity, soft);
     } else if (item.ramp && item.stroke === 0) {
       this.#rings(outline, matrix);
-      this.#ramp(item.ramp, opacity, inverse(matrix));
+      this.#ramp(item.ramp, opacity, inverse(matrix), true);
     } else if (item.stroke > 0) {
       for (const ring of outline) this.#stroke(ring, item.stroke, matrix);
       this.#fill(item.ink, opacity, false);
@@ -183,7 +184,7 @@ export class PaintedPage {
   }
 
   /** Fills with colours that run into one another. */
-  #ramp({ form, from, to, stops }: Ramp, opacity: number, back: Matrix): void {
+  #ramp({ form, from, to, stops }: Ramp, opacity: number, back: Matrix, evenOdd: boolean): void {
     const radius = Math.hypot(to.x - from.x, to.y - from.y);
     const linear = ramped(from, to, back);
     const [a, b, c, d, e, f] = back;
@@ -198,7 +199,7 @@ export class PaintedPage {
     const colour = new Float64Array(colours[0]!.length);
     const { pixels } = this;
     const blend = this.#blend;
-    this.#spend(true, (pixel, share, px, py) => {
+    this.#spend(evenOdd, (pixel, share, px, py) => {
       const t = place(px, py);
       let i = 1;
       while (i < stops.length - 1 && stops[i]!.at < t) i++;
@@ -326,6 +327,7 @@ export class PaintedPage {
 
   #mark(mark: LineMark, line: Line, over: boolean, matrix: Matrix, opacity: number): void {
     const box = { ...mark.box, x: mark.box.x + line.x, y: mark.box.y + line.baseline };
+    if (mark.turn) matrix = composedWith(matrix, mark.turn);
     if (mark.type === 'picture') {
       const pixels = over ? undefined : this.#sources.pixels(mark);
       if (!pixels) return;
@@ -338,11 +340,13 @@ export class PaintedPage {
   }
 
   /** Runs in the same ink one after another are filled together. */
-  #line(line: Line, matrix: Matrix, opacity: number): void {
+  #line(line: Line, straight: Matrix, opacity: number): void {
     let ink: Ink | undefined;
     for (const run of line.runs) {
-      if (ink && ink !== run.look.ink) this.#letters(ink, opacity);
-      ink = run.look.ink;
+      const matrix = run.turn ? composedWith(straight, run.turn) : straight;
+      const ramp = letterRamp(run, line);
+      if (ink && (ramp || ink !== run.look.ink)) this.#letters(ink, opacity);
+      ink = ramp ? undefined : run.look.ink;
       if (run.look.outline) {
         const { weight, ink: around } = run.look.outline;
         this.#glyphs(run, line, matrix, weight);
@@ -352,6 +356,7 @@ export class PaintedPage {
         const { boxes, weight } = absentBoxes(run, line);
         for (const box of boxes) this.#stroke(boxOutline(grown(box, 0))[0]!, weight, matrix);
       } else this.#glyphs(run, line, matrix, 0);
+      if (ramp) this.#ramp(ramp, opacity, inverse(matrix), false);
     }
     if (ink) this.#letters(ink, opacity);
   }

@@ -1,5 +1,5 @@
-import { sidesOf, type TextLayout, type Wrap } from '../records/frame';
-import { choice, few, millimetres, points, type TableOf, TICK, whole } from './property';
+import { sidesOf, type TextAlong, type TextLayout, type Wrap } from '../records/frame';
+import { choice, few, millimetres, percent, points, type TableOf, TICK, whole } from './property';
 
 /** Lengths within what a page could ever need. */
 const SIZE = millimetres(0, 20_000);
@@ -7,7 +7,15 @@ const SIZE = millimetres(0, 20_000);
 const SIDES = { type: 'sides', of: millimetres(0, 720) } as const;
 
 /** How a text stands in its frame, all of it said. What it refers to is set elsewhere. */
-export type LayoutValues = Required<Omit<TextLayout, 'jumpTo' | 'jumpFrom'>>;
+export type LayoutValues = Required<Omit<TextLayout, 'jumpTo' | 'jumpFrom' | 'along'>> & { readonly along: TextAlong | null };
+
+/** What values of a layout change of it. */
+export const layoutChange = ({ along, ...layout }: Partial<LayoutValues>): Partial<TextLayout> => ({
+  ...layout,
+  ...(along === undefined ? {} : { along: along ?? undefined }),
+  // One line along an edge has no height to grow to.
+  ...(along ? { grows: false } : {}),
+});
 
 export const layoutValues = (layout: TextLayout): LayoutValues => ({
   ...layout,
@@ -16,11 +24,14 @@ export const layoutValues = (layout: TextLayout): LayoutValues => ({
   firstBaseline: layout.firstBaseline ?? 'ascent',
   fitsWidth: layout.fitsWidth ?? false,
   turns: layout.turns ?? 0,
+  along: layout.along ?? null,
 });
 
+const inColumns = ({ along }: Readonly<Record<string, unknown>>): boolean => along === null || along === undefined;
+
 export const LAYOUT: TableOf<LayoutValues> = {
-  columns: { label: 'Columns', group: 'Columns', kind: whole(1, 40), when: ({ grows }) => !grows },
-  gutter: { label: 'Gutter', group: 'Columns', kind: SIZE, when: ({ grows }) => !grows },
+  columns: { label: 'Columns', group: 'Columns', kind: whole(1, 40), when: (of) => !of['grows'] && inColumns(of) },
+  gutter: { label: 'Gutter', group: 'Columns', kind: SIZE, when: (of) => !of['grows'] && inColumns(of) },
   balanced: { label: 'Balance columns', group: 'Columns', kind: TICK, when: ({ columns }) => Number(columns) > 1, wide: true },
   align: {
     label: 'Vertical alignment',
@@ -67,8 +78,24 @@ export const LAYOUT: TableOf<LayoutValues> = {
     },
     wide: true,
   },
-  grows: { label: 'As high as its text', group: 'Text in its frame', kind: TICK },
-  fitsWidth: { label: 'Type as wide as the frame', group: 'Text in its frame', kind: TICK },
+  along: {
+    label: 'Along the edge',
+    group: 'Text in its frame',
+    help: 'On one line around the frame’s form.',
+    kind: {
+      type: 'part',
+      none: true,
+      usual: { side: 'outside', from: 0, reach: 1, gap: 3 },
+      fields: {
+        side: { label: 'Side', kind: few({ outside: 'Outside', inside: 'Inside' }), wide: true },
+        from: { label: 'Begins at', kind: percent(0, 1) },
+        reach: { label: 'Length', kind: percent(0.01, 1) },
+        gap: { label: 'Gap', kind: millimetres(-720, 720) },
+      },
+    },
+  },
+  grows: { label: 'As high as its text', group: 'Text in its frame', kind: TICK, when: inColumns },
+  fitsWidth: { label: 'Type as wide as the frame', group: 'Text in its frame', kind: TICK, when: inColumns },
   ignoresWraps: { label: 'Ignore text wraps', group: 'Text in its frame', kind: TICK },
 };
 

@@ -1,6 +1,7 @@
 import type { Blend } from '../colour/blend';
 import type { Box, Point } from '../geometry/box';
 import { evenPolygon } from '../geometry/polygon';
+import { MOST_THROUGH, type Through } from '../records/frame';
 import type {
   Border,
   Corner,
@@ -69,7 +70,7 @@ const wayOf = (each: FromTo): Way => (Object.keys(WAYS) as Exclude<Way, 'own'>[]
 /** A gradient as its fields have it: which way it runs, in a word. */
 export interface GradientValues extends Tinted, FromTo {
   readonly way: Way | 'round' | 'ownRound';
-  readonly through: Gradient['through'] | null;
+  readonly through: readonly Through[];
 }
 
 export interface FadeValues extends FromTo {
@@ -148,7 +149,7 @@ export function lookValues(frame: FrameRecord): LookValues {
 
 function gradientValues({ form, ...gradient }: Gradient): GradientValues {
   const way = form === 'linear' ? wayOf(gradient) : isWay(gradient, ROUND) ? 'round' : 'ownRound';
-  return { ...gradient, way, through: gradient.through ?? null };
+  return { ...gradient, way, through: gradient.through ?? [] };
 }
 
 /** What a value of a look changes of a frame that has these values. */
@@ -196,7 +197,7 @@ const without = (value: object, usual: Readonly<Record<string, unknown>>): objec
 function gradientOf({ way, from, to, swatch, tint, through }: GradientValues): Gradient {
   const isRound = way === 'round' || way === 'ownRound';
   const [a, b] = way === 'own' || way === 'ownRound' ? [from, to] : way === 'round' ? ROUND : WAYS[way];
-  return { form: isRound ? 'radial' : 'linear', from: a, to: b, swatch, tint, ...(through ? { through } : {}) };
+  return { form: isRound ? 'radial' : 'linear', from: a, to: b, swatch, tint, ...(through.length > 0 ? { through } : {}) };
 }
 
 function fadeOf({ way, from, to }: FadeValues): Fade {
@@ -350,7 +351,7 @@ export const LOOK: TableOf<Omit<LookValues, 'isRule' | 'isFilled'>> = {
     kind: {
       type: 'part',
       none: true,
-      usual: { way: 'down', from: WAYS.down[0], to: WAYS.down[1], swatch: 'paper', tint: 1, through: null },
+      usual: { way: 'down', from: WAYS.down[0], to: WAYS.down[1], swatch: 'paper', tint: 1, through: [] },
       fields: {
         way: {
           label: 'Direction',
@@ -361,11 +362,12 @@ export const LOOK: TableOf<Omit<LookValues, 'isRule' | 'isFilled'>> = {
         swatch: { ...swatch, label: 'End colour' },
         tint,
         through: {
-          label: 'Middle colour',
+          label: 'Colours between',
           optional: true,
           kind: {
-            type: 'part',
-            none: true,
+            type: 'list',
+            most: MOST_THROUGH,
+            item: 'colour',
             usual: { ...INK, tint: 0.5, at: 0.5 },
             fields: { swatch, tint, at: { label: 'Position', kind: percent(0, 1) } },
           },

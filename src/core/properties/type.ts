@@ -103,9 +103,24 @@ export const CHARACTER: TableOf<CharacterProperties> = {
     kind: { type: 'part', none: true, usual: { swatch: 'tint', tint: 1, around: 1 }, fields: highlight },
     help: 'Colour behind the letters and the spaces between them.',
   },
+  gradient: {
+    label: 'Gradient',
+    group: 'Gradient and outline',
+    kind: {
+      type: 'part',
+      none: true,
+      usual: { swatch: 'accent1', tint: 1, way: 'down' },
+      fields: {
+        swatch: { ...swatch, label: 'End colour' },
+        tint,
+        way: { label: 'Direction', kind: choice({ down: 'Downwards', right: 'Along the line' }), wide: true },
+      },
+    },
+    help: 'The letters’ colour runs into a second one.',
+  },
   letterOutline: {
     label: 'Outline',
-    group: 'Outline',
+    group: 'Gradient and outline',
     kind: { type: 'part', none: true, usual: { weight: 0.5, swatch: 'ink', tint: 1 }, fields: stroke },
     help: 'A line around every letter, so that it reads on a picture.',
   },
@@ -289,6 +304,23 @@ export const PARAGRAPH: TableOf<ParagraphProperties> = {
   },
   ruleAbove: rule('Rule above'),
   ruleBelow: rule('Rule below'),
+  panel: {
+    label: 'Panel',
+    group: 'Panel',
+    kind: {
+      type: 'part',
+      none: true,
+      usual: { swatch: 'tint', tint: 1, width: 'column', beside: 4, above: 3 },
+      fields: {
+        swatch,
+        tint,
+        width: { label: 'Width', kind: choice({ column: 'The column', text: 'The text' }), wide: true },
+        beside: { label: 'Beside the text', kind: ANY },
+        above: { label: 'Above and below', kind: ANY },
+      },
+    },
+    help: 'Colour behind the paragraph; paragraphs in a row with the same panel share it.',
+  },
 };
 
 /** The headings that are unfolded from the first. */

@@ -15,6 +15,13 @@ export interface Highlight {
   readonly around: number;
 }
 
+/** The colour that letters run into from their own: line by line downwards, or along their line. */
+export interface LetterGradient {
+  readonly swatch: string;
+  readonly tint: number;
+  readonly way: 'down' | 'right';
+}
+
 /** What letters look like; shared by paragraph styles and character styles. Lengths in points. */
 export interface CharacterProperties {
   readonly family: string;
@@ -45,6 +52,7 @@ export interface CharacterProperties {
   readonly rise: number;
   readonly swatch: string;
   readonly tint: number;
+  readonly gradient: LetterGradient | null;
   /** A line around every letter, behind it, so that it reads on a picture; `weight` stands out on each side. */
   readonly letterOutline: Stroke | null;
   /** BCP 47; `''` is the issue's language. */

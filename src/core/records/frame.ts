@@ -64,14 +64,21 @@ export interface Tinted {
   readonly tint: number;
 }
 
-/** The colour that a frame's area runs into from its own, by way of a third where there is one. */
+/** A colour that a gradient runs by way of; `at`: the share of the way at which it is this colour. */
+export interface Through extends Tinted {
+  readonly at: number;
+}
+
+/** Colours that a gradient runs by way of, at most. */
+export const MOST_THROUGH = 12;
+
+/** The colour that a frame's area runs into from its own, by way of others where there are any. */
 export interface Gradient extends Tinted {
   readonly form: 'linear' | 'radial';
   /** In the unit square of the box: where it begins and where it ends; of `radial`, the middle and a place on the rim. */
   readonly from: Point;
   readonly to: Point;
-  /** `at`: the share of the way at which it is this colour. */
-  readonly through?: (Tinted & { readonly at: number }) | undefined;
+  readonly through?: readonly Through[] | undefined;
 }
 
 /** The area of a frame. */
@@ -114,6 +121,18 @@ export interface Shadow {
 /** Which master pages' sides a master's frame is for. */
 export type Side = 'left' | 'right' | 'both';
 
+/** How a text runs along the edge of its frame's form, on one line. */
+export interface TextAlong {
+  /** Outside it stands on the edge and goes clockwise; inside it stands within it and goes the other way. */
+  readonly side: 'outside' | 'inside';
+  /** Where it begins, as a share of the way round from the middle of the foot; inside from the middle of the top. */
+  readonly from: number;
+  /** The share of the way round that it may take. */
+  readonly reach: number;
+  /** Points that it keeps off the edge; negative: over it. */
+  readonly gap: number;
+}
+
 export interface TextContent {
   readonly type: 'text';
   readonly text: string;
@@ -138,6 +157,8 @@ export interface TextContent {
   readonly fitsWidth?: boolean | undefined;
   /** Quarter turns clockwise of the text inside the frame. */
   readonly turns?: 0 | 1 | 2 | 3 | undefined;
+  /** It runs along the edge; in columns when not said. */
+  readonly along?: TextAlong | undefined;
   /** Texts set at the foot of this frame where the story goes on on another page, and at its head where it comes from one. */
   readonly jumpTo?: string | undefined;
   readonly jumpFrom?: string | undefined;

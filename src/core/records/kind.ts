@@ -97,6 +97,9 @@ export interface Rule {
   readonly out: readonly string[];
 }
 
+/** Stands in a path for every entry of a list. */
+export const EACH = '*';
+
 /** The references that fields hold, as paths. */
 export function rulesOf(fields: Fields): Rule[] {
   const out: Rule[] = [];
@@ -117,6 +120,9 @@ export function rulesOf(fields: Fields): Rule[] {
       case 'typed':
         for (const own of Object.values(field.kinds)) within(own, undefined);
         break;
+      case 'list':
+        walk(field.of, [...at, EACH], undefined);
+        break;
       case 'property':
         walkProperty(field.property, at, undefined);
         break;
@@ -126,6 +132,7 @@ export function rulesOf(fields: Fields): Rule[] {
   const walkProperty = ({ kind, optional }: Property, at: readonly string[], alone: readonly string[] | undefined): void => {
     if (kind.type === 'pick' && (kind.of === 'swatch' || kind.of === 'characterStyle'))
       out.push({ at, to: [kind.of], gone: 'holds', out: optional ? at : (alone ?? at) });
+    else if (kind.type === 'list') for (const [key, own] of Object.entries(kind.fields)) walkProperty(own, [...at, EACH, key], [...at, EACH]);
     else if (kind.type === 'part') for (const [key, own] of Object.entries(kind.fields)) walkProperty(own, [...at, key], at);
   };
   for (const [key, field] of Object.entries(fields)) walk(field, [key], undefined);

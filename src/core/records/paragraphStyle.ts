@@ -11,6 +11,17 @@ export interface ParagraphRule extends Stroke {
   readonly rightIndent: number;
 }
 
+/** An area of colour behind a paragraph; those that follow one another with the same are one. */
+export interface ParagraphPanel {
+  readonly swatch: string;
+  readonly tint: number;
+  /** As wide as the column, or as its widest line. */
+  readonly width: 'column' | 'text';
+  /** It reaches out by so much beside the text, and above its first line and below its last. */
+  readonly beside: number;
+  readonly above: number;
+}
+
 export interface TabStop {
   /** From the left edge of the column. */
   readonly at: number;
@@ -79,6 +90,7 @@ export interface ParagraphProperties extends CharacterProperties {
   readonly tabs: readonly TabStop[];
   readonly ruleAbove: ParagraphRule | null;
   readonly ruleBelow: ParagraphRule | null;
+  readonly panel: ParagraphPanel | null;
   /** What stands before a bulleted item, and how numbered ones are counted. */
   readonly bullet: string;
   readonly numbering: '1' | 'a' | 'A' | 'i' | 'I';

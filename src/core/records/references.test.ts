@@ -19,7 +19,8 @@ import { bodyOf, docOf, markOf, paragraphOf, paragraphsOf, plainBody, textOf } f
 import { bodySchema } from './bodySchema';
 import { applied, type Diff } from './diff';
 import { all, type Document, documentOf, framesOn, get } from './document';
-import type { DocumentRecord, RecordKind } from './index';
+import type { DocumentRecord, FrameRecord, RecordKind } from './index';
+import { EACH } from './kind';
 import { bodyReferencePaths, led, looseIn, referencePaths, referencesOf } from './references';
 import { SCHEMAS } from './schemas';
 import { takenBack } from './turn';
@@ -27,6 +28,7 @@ import { takenBack } from './turn';
 interface Described {
   readonly rules?: readonly { readonly name: string; readonly args?: { readonly regex?: string } }[];
   readonly keys?: Readonly<Record<string, Described>>;
+  readonly items?: readonly Described[];
   readonly matches?: readonly {
     readonly schema?: Described;
     readonly then?: Described;
@@ -40,6 +42,7 @@ function idsIn(of: Described, path: readonly string[] = []): string[] {
   return [
     ...(isId ? [path.join('.')] : []),
     ...Object.entries(of.keys ?? {}).flatMap(([key, own]) => idsIn(own, [...path, key])),
+    ...(of.items ?? []).flatMap((own) => idsIn(own, [...path, EACH])),
     ...(of.matches ?? []).flatMap(({ schema, then, switch: cases }) =>
       [schema, then, ...(cases ?? []).map((each) => each.then)].flatMap((own) => (own ? idsIn(own, path) : [])),
     ),
@@ -55,6 +58,21 @@ describe('what records refer to', () => {
       idsIn((SCHEMAS[kind] as Joi.Schema).describe() as Described).filter((path) => !NAMES_NOTHING.includes(path)),
     );
     expect([...paths].sort()).toEqual([...new Set(referencePaths(kind))].sort());
+  });
+
+  it('is led elsewhere in every entry of a list, and takes an entry out that is nothing without it', () => {
+    const colours = ['one', 'two', 'one', 'three'].map((swatch, i) => ({ swatch, tint: 1, at: i / 4 }));
+    const frame: FrameRecord = {
+      ...textFrame('f', 'text', 'p1', { x: 0, y: 0, w: 100, h: 100 }),
+      fill: { swatch: 'ink', tint: 1 },
+      gradient: { form: 'linear', from: { x: 0, y: 0 }, to: { x: 1, y: 1 }, swatch: 'paper', tint: 1, through: colours },
+    };
+    const through = (to: string | undefined) =>
+      led(frame, ({ id }) => (id === 'one' ? to : id)).gradient!.through!.map(({ swatch }) => swatch);
+    expect(referencesOf(frame).map(({ id }) => id)).toEqual(expect.arrayContaining(['ink', 'paper', 'one', 'two', 'three']));
+    expect(through('other')).toEqual(['other', 'two', 'other', 'three']);
+    expect(through(undefined)).toEqual(['two', 'three']);
+    expect(led(frame, ({ id }) => id)).toBe(frame);
   });
 
   it('is known of every id in a body', () => {

@@ -4,6 +4,7 @@ import { CHARACTER, PARAGRAPH } from '../properties/type';
 import { listed, withArticle } from './count';
 import type { DocumentRecord, RecordKind } from './index';
 import {
+  EACH,
   type Fields,
   INKED,
   maybe,
@@ -100,10 +101,11 @@ function inBody(node: Node): readonly Reference[] {
 
 function referred(rules: readonly Rule[] | undefined, of: object): Reference[] {
   const out: Reference[] = [];
-  for (const { at, to, gone } of rules ?? []) {
-    const id = valueAt(of, at);
-    if (typeof id === 'string') out.push({ id, to: to as readonly RecordKind[], gone });
-  }
+  for (const { at, to, gone } of rules ?? [])
+    for (const spot of spotsOf(of, at)) {
+      const id = valueAt(of, spot);
+      if (typeof id === 'string') out.push({ id, to: to as readonly RecordKind[], gone });
+    }
   return out;
 }
 
@@ -146,16 +148,37 @@ export function led<R extends DocumentRecord>(record: R, lead: Lead): R {
 
 function ledAt<T extends object>(rules: readonly Rule[] | undefined, of: T, lead: Lead): T {
   let out = of;
-  for (const { at, to, gone, out: without } of rules ?? []) {
-    const id = valueAt(out, at);
-    if (typeof id !== 'string') continue;
-    const next = lead({ id, to: to as readonly RecordKind[], gone });
-    if (next !== id) out = withValue(out, next === undefined ? without : at, next);
-  }
+  for (const { at, to, gone, out: without } of rules ?? [])
+    // Entries that are left out of a list leave those before them where they are.
+    for (const spot of spotsOf(out, at).reverse()) {
+      const id = valueAt(out, spot);
+      if (typeof id !== 'string') continue;
+      const next = lead({ id, to: to as readonly RecordKind[], gone });
+      if (next !== id) out = withValue(out, next === undefined ? spot.slice(0, without.length) : spot, next);
+    }
   return out;
 }
 
+/** The paths that a path leads to: one for every entry of the lists that it goes through. */
+function spotsOf(of: object, path: readonly string[]): (readonly string[])[] {
+  const each = path.indexOf(EACH);
+  if (each < 0) return [path];
+  const before = path.slice(0, each);
+  const list = valueAt(of, before);
+  if (!Array.isArray(list)) return [];
+  return list.flatMap((entry: unknown, i) =>
+    typeof entry === 'object' && entry !== null
+      ? spotsOf(entry, path.slice(each + 1)).map((rest) => [...before, String(i), ...rest])
+      : [],
+  );
+}
+
 function withValue<T extends object>(of: T, [key, ...rest]: readonly string[], value: unknown): T {
+  if (Array.isArray(of)) {
+    const i = Number(key);
+    const next: unknown = rest.length === 0 ? value : withValue(of[i] as object, rest, value);
+    return (next === undefined ? of.toSpliced(i, 1) : of.with(i, next)) as T;
+  }
   const own = of as Record<string, unknown>;
   const next = rest.length === 0 ? value : withValue(own[key!] as object, rest, value);
   const { [key!]: _, ...others } = own;

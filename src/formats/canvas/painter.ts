@@ -15,7 +15,7 @@ import type {
   TextItem,
   Veil,
 } from '@/core/compose/displayList/displayList';
-import { runWidth } from '@/core/compose/displayList/displayList';
+import { letterRamp, runWidth } from '@/core/compose/displayList/displayList';
 import type { Box } from '@/core/geometry/box';
 import type { Face } from '@/core/type/face';
 
@@ -211,9 +211,14 @@ function paintText(canvas: Canvas, { columns }: TextItem, k: number, sources: So
     for (const line of lines) {
       for (const mark of line.marks ?? []) paintMark(canvas, mark, line, false, sources);
       for (const run of line.runs) {
+        if (run.turn) {
+          canvas.save();
+          canvas.transform(...run.turn);
+        }
         if (run.look.absent) paintAbsent(canvas, run, line);
         else if (run.look.size * k < LEGIBLE) paintGrey(canvas, run, line, alpha);
         else paintRun(canvas, run, line, sources.face(run.look.face));
+        if (run.turn) canvas.restore();
       }
       for (const mark of line.marks ?? []) paintMark(canvas, mark, line, true, sources);
     }
@@ -222,6 +227,8 @@ function paintText(canvas: Canvas, { columns }: TextItem, k: number, sources: So
 
 function paintMark(canvas: Canvas, mark: LineMark, line: Line, over: boolean, sources: Sources): void {
   const { x, y, w, h } = { ...mark.box, x: mark.box.x + line.x, y: mark.box.y + line.baseline };
+  canvas.save();
+  if (mark.turn) canvas.transform(...mark.turn);
   if (mark.type === 'picture') {
     const image = over ? undefined : sources.picture(mark.picture);
     if (image) canvas.drawImage(image, x, y, w, h);
@@ -229,6 +236,7 @@ function paintMark(canvas: Canvas, mark: LineMark, line: Line, over: boolean, so
     canvas.fillStyle = mark.ink.rgb;
     canvas.fillRect(x, y, w, h);
   }
+  canvas.restore();
 }
 
 function paintGrey(canvas: Canvas, run: Run, line: Line, alpha: number): void {
@@ -269,6 +277,8 @@ function paintRun(canvas: Canvas, run: Run, line: Line, face: Face): void {
       canvas.lineWidth = (2 * weight) / look.scale;
     } else canvas.fillStyle = ink.rgb;
   };
+  const ramp = letterRamp(run, line);
+  const whole = ramp && new Path2D();
   canvas.save();
   for (let i = 0; i < shaped.glyphs.length; i++) {
     const path = glyphPath(face, shaped.glyphs[i]!);
@@ -280,10 +290,17 @@ function paintRun(canvas: Canvas, run: Run, line: Line, face: Face): void {
       paint(look.outline.ink, look.outline.weight);
       canvas.stroke(path);
     }
-    paint(look.ink, 0);
-    canvas.fill(path);
+    if (whole) whole.addPath(path, new DOMMatrix([across, 0, 0, -look.scale, x + dx, y - dy]));
+    else {
+      paint(look.ink, 0);
+      canvas.fill(path);
+    }
     canvas.restore();
     x += shaped.advances[i]! * across + spacing;
+  }
+  if (whole) {
+    canvas.fillStyle = rampOf(canvas, ramp);
+    canvas.fill(whole);
   }
   canvas.restore();
 }

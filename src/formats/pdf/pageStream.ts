@@ -3,6 +3,7 @@ import { absentBoxes } from '@/core/compose/displayList/absent';
 import {
   type AreaItem,
   type Contour,
+  letterRamp,
   type Line,
   type PictureItem,
   type Ramp,
@@ -94,6 +95,18 @@ export class PageStream {
   /** Goes into coordinates that a map of the page leads to, as the PDF's axes have it: y turned over, the origin at the sheet's lower left. */
   #into(matrix: Matrix, dx: number): void {
     this.#out.push(this.map(matrix, dx));
+  }
+
+  /** Paints what stands in a line that follows a curve where it is seen. */
+  turned(turn: Matrix | undefined, dx: number, paint: () => void): void {
+    if (!turn) return paint();
+    this.#plain();
+    this.#out.push('q');
+    this.#ink = undefined;
+    this.#into(turn, dx);
+    paint();
+    this.#out.push('Q');
+    this.#forget();
   }
 
   close(): void {
@@ -199,6 +212,17 @@ export class PageStream {
       this.#out.push(`q ${this.#colour(look.outline.ink, true)} ${figure(2 * look.outline.weight)} w 1 j 1 Tr`);
       this.#letters(font, face, run, line, dx, undefined);
       this.#out.push('Q');
+    }
+    const ramp = letterRamp(run, line);
+    if (ramp) {
+      // Letters that clip (rendering mode 7), and the shading seen through them.
+      this.#plain();
+      const shading = this.#resources.shading(this.#placed(ramp, dx), this.#colours);
+      this.#out.push('q 7 Tr');
+      this.#letters(font, face, run, line, dx, space);
+      this.#out.push(`/${shading} sh Q`);
+      if (read !== undefined) this.#out.push('EMC');
+      return;
     }
     // Black letters are printed on what lies under them: knocked out of it, the least shift of the sheet would show a white rim.
     this.#fill(look.ink, isBlack(look.ink));

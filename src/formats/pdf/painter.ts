@@ -270,14 +270,14 @@ export class Painter {
     line.runs.forEach((run, i) => {
       const face = this.#sources.face(run.look.face);
       stream.mark(this.#tagger?.run(item, paragraph, line, run, dx));
-      if (run.look.absent) return stream.absent(this.#fonts.use(face, run).name, run, line, dx);
+      if (run.look.absent) return stream.turned(run.turn, dx, () => stream.absent(this.#fonts.use(face, run).name, run, line, dx));
       const { name, says } = this.#fonts.use(face, run);
       const next = line.runs[i + 1];
       const gap = next && next.x - (run.x + runWidth(run, line)) > 0.05 * run.look.size;
       const hyphen = run.added && line.hyphenated && i === line.runs.length - 1 && run.text.endsWith('-');
       // The hyphen of a line's end is no part of the word (ISO 32000-1, 14.8.2.2.3: a soft one).
       const read = hyphen ? `${run.text.slice(0, -1)}\u00AD` : says ? undefined : run.text;
-      stream.run(name, face, run, line, dx, gap ? this.#fonts.space(face) : undefined, read);
+      stream.turned(run.turn, dx, () => stream.run(name, face, run, line, dx, gap ? this.#fonts.space(face) : undefined, read));
     });
     await this.#marks(stream, item, paragraph, line, dx, true);
   }
@@ -288,10 +288,11 @@ export class Painter {
       if (mark.type === 'area') {
         if (mark.over !== over) continue;
         stream.mark(this.#tagger?.artifact());
-        stream.rectangle(box, dx, mark.ink);
+        stream.turned(mark.turn, dx, () => stream.rectangle(box, dx, mark.ink));
       } else if (!over) {
         stream.mark(this.#tagger?.pictureInText(item, paragraph, this.#sources.picture(mark.picture), box, dx));
-        stream.image(box, dx, await this.#image(mark.picture, box.w));
+        const image = await this.#image(mark.picture, box.w);
+        stream.turned(mark.turn, dx, () => stream.image(box, dx, image));
       }
     }
   }
@@ -418,6 +419,7 @@ function wordsLine(words: string, face: Face, shaped: Shaped, size: number, x: n
     language: 'en',
     ink: { cmyk: [0, 0, 0, 1], rgb: '#000000' } satisfies Ink,
     absent: false,
+    ramp: undefined,
     outline: undefined,
   } as const;
   const run: Run = { x: 0, text: words, shaped, look, rightToLeft: false, drop: 0, from: 0, to: words.length, added: false };

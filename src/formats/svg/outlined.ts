@@ -1,8 +1,8 @@
-import type { Item, Line, Run } from '@/core/compose/displayList/displayList';
+import { type Item, letterRamp, type Line, type Run, runWidth } from '@/core/compose/displayList/displayList';
 import { type Placed, type Sheet, sheetWidth } from '@/core/handoff/sheets';
 import type { Face } from '@/core/type/face';
 import type { Shaped } from '@/core/type/shaper';
-import { paintAbsent, paintItem, paintMark, type PictureSource, shown } from './painter';
+import { keyOf, paintAbsent, paintItem, paintMark, paintRamp, type PictureSource, shown, turnedBy } from './painter';
 
 /** Glyph outlines in font units, by face and glyph: the same few hundred are met again and again. */
 const outlines = new WeakMap<Face, Map<number, string>>();
@@ -69,7 +69,10 @@ export function outlinedWords(shaped: Shaped, face: Face, size: number): { reado
   return { path, width: x };
 }
 
-function outlinedRun(run: Run, line: Line, face: Face, used: Used): string {
+const outlinedRun = (run: Run, line: Line, face: Face, used: Used): string =>
+  turnedBy(run.turn, outlinedStraight(run, line, face, used));
+
+function outlinedStraight(run: Run, line: Line, face: Face, used: Used): string {
   const { look, shaped } = run;
   if (look.absent) return paintAbsent(run, line);
   const across = look.scale * line.glyphScale;
@@ -92,5 +95,11 @@ function outlinedRun(run: Run, line: Line, face: Face, used: Used): string {
   const edge = look.outline
     ? `<g fill="none" stroke="${look.outline.ink.rgb}" stroke-width="${(2 * look.outline.weight) / look.scale}" stroke-linejoin="round">${uses}</g>`
     : '';
-  return `${edge}<g fill="${look.ink.rgb}">${uses}</g>`;
+  const ramp = letterRamp(run, line);
+  if (!ramp) return `${edge}<g fill="${look.ink.rgb}">${uses}</g>`;
+  // A gradient would be each letter's own, in its own coordinates: it is laid over all of them, and seen where they are.
+  const colours = paintRamp('', ramp);
+  const id = keyOf(`${colours} ${uses}`);
+  const over = `x="${line.x + run.x - look.size}" y="${y - 2 * look.size}" width="${runWidth(run, line) + 2 * look.size}" height="${3 * look.size}"`;
+  return `${edge}${paintRamp(`ramp-${id}`, ramp)}<clipPath id="letters-${id}">${uses}</clipPath><rect ${over} fill="url(#ramp-${id})" clip-path="url(#letters-${id})"/>`;
 }

@@ -18,7 +18,8 @@ import type {
   TextColumn,
   Veil,
 } from '@/core/compose/displayList/displayList';
-import { type Box, grown } from '@/core/geometry/box';
+import { letterRamp } from '@/core/compose/displayList/displayList';
+import { type Box, grown, type Point } from '@/core/geometry/box';
 import { outlineBox } from '@/core/geometry/outline';
 import { type Adjusted, GREY_OF } from '@/core/pictures/adjusting';
 
@@ -84,14 +85,35 @@ function paintColumn(column: TextColumn, source: PictureSource): readonly string
   return parts;
 }
 
-function paintRun(run: Run, line: Line, own: string): string {
+/** What stands in a line that follows a curve, where it is seen. */
+export const turnedBy = (turn: Run['turn'], markup: string): string =>
+  turn ? `<g transform="matrix(${turn.map(fine).join(' ')})">${markup}</g>` : markup;
+
+const paintRun = (run: Run, line: Line, own: string): string => turnedBy(run.turn, paintStraight(run, line, own));
+
+function paintStraight(run: Run, line: Line, own: string): string {
   if (run.look.absent) return paintAbsent(run, line);
   const x = figure(line.x + run.x);
   const y = figure(line.baseline + run.drop - run.look.rise);
   const place = line.glyphScale === 1 ? `x="${x}" y="${y}"` : `transform="matrix(${figure(line.glyphScale)} 0 0 1 ${x} ${y})"`;
+  const filled = ramped(run, line);
   // A run stands by its left edge, and in one direction, which the typesetter knows.
   const backwards = run.rightToLeft ? ' direction="rtl" unicode-bidi="bidi-override" text-anchor="end"' : '';
-  return `<text ${place}${own}${backwards}>${escaped(run.text)}</text>`;
+  return `${filled?.markup ?? ''}<text ${place}${own}${filled ? ` style="fill:url(#${filled.id})"` : ''}${backwards}>${escaped(run.text)}</text>`;
+}
+
+/** What letters that run into another colour are filled with: in the coordinates of their text, which may be stretched. */
+function ramped(run: Run, line: Line): { readonly id: string; readonly markup: string } | undefined {
+  const ramp = letterRamp(run, line);
+  if (!ramp) return undefined;
+  const { glyphScale } = line;
+  const own = ({ x, y }: Point): Point =>
+    glyphScale === 1
+      ? { x, y }
+      : { x: (x - line.x - run.x) / glyphScale, y: y - (line.baseline + run.drop - run.look.rise) };
+  const placed = { ...ramp, from: own(ramp.from), to: own(ramp.to) };
+  const id = `letters-${keyOf(paintRamp('', placed))}`;
+  return { id, markup: paintRamp(id, placed) };
 }
 
 /** Boxes for what no face has, the same that print shows; whoever listens hears the characters. */
@@ -131,9 +153,10 @@ function paintBroken({ box: { x, y, w, h }, why }: BrokenItem): string {
 export function paintMark(mark: LineMark, line: Line, over: boolean, source: PictureSource): string {
   const box = { ...mark.box, x: mark.box.x + line.x, y: mark.box.y + line.baseline };
   if (mark.type === 'picture') {
-    return over ? '' : `<image ${at(box)} preserveAspectRatio="none" href="${escaped(source(mark.picture, box))}"/>`;
+    const image = `<image ${at(box)} preserveAspectRatio="none" href="${escaped(source(mark.picture, box))}"/>`;
+    return over ? '' : turnedBy(mark.turn, image);
   }
-  return mark.over === over ? rect(box, mark.ink) : '';
+  return mark.over === over ? turnedBy(mark.turn, rect(box, mark.ink)) : '';
 }
 
 /** The chunks of one item: text column by column, everything else whole. */
@@ -206,7 +229,7 @@ function veilMask({ transform, fade, feather }: Veil): { readonly id: string; re
 }
 
 /** A short name for something, the same for the same (FNV-1a). */
-function keyOf(words: string): string {
+export function keyOf(words: string): string {
   let hash = 0x811c9dc5;
   for (let i = 0; i < words.length; i++) hash = Math.imul(hash ^ words.charCodeAt(i), 0x01000193);
   return (hash >>> 0).toString(36);
@@ -230,7 +253,7 @@ function paintArea({ frame, part, box, contour, ink, ramp, stroke, blur, clip }:
 }
 
 /** Colours that run into one another, to be filled with. */
-function paintRamp(id: string, { form, from, to, stops }: Ramp): string {
+export function paintRamp(id: string, { form, from, to, stops }: Ramp): string {
   const colours = stops.map(({ at: offset, ink }) => `<stop offset="${fine(offset)}" stop-color="${ink.rgb}"/>`).join('');
   return form === 'linear'
     ? `<linearGradient id="${id}" gradientUnits="userSpaceOnUse" x1="${figure(from.x)}" y1="${figure(from.y)}" x2="${figure(to.x)}" y2="${figure(to.y)}">${colours}</linearGradient>`

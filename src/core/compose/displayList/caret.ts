@@ -1,6 +1,6 @@
 import { inOrder, isBefore, samePlace, type TextPlace, type TextRange } from '../../editing/places';
 import type { Box, Point } from '../../geometry/box';
-import { inverse, mapped, mappedBox } from '../../geometry/matrix';
+import { composedWith, inverse, mapped, mappedBox } from '../../geometry/matrix';
 import { type Line, type PageList, type Run, runWidth, type TextItem } from './displayList';
 
 /** Where a caret stands: a box without width on a page. */
@@ -114,14 +114,17 @@ export function invisiblesOn(pages: readonly PageList[], textOf: (text: string) 
         const text = paragraphs[paragraph] ?? '';
         // A big initial does not make its line’s other spaces big.
         const size = Math.min(line.ascent * 2, ...line.runs.filter((run) => run.to > run.from).map(({ look }) => look.size));
-        const put = (sign: Invisible['sign'], x: number) =>
-          out.push({ page, sign, size, at: placed({ x: line.x + x, y: line.baseline }) });
+        const put = (sign: Invisible['sign'], x: number, offset: number) => {
+          const turn = turnAt(line, offset);
+          const at = { x: line.x + x, y: line.baseline };
+          out.push({ page, sign, size, at: placed(turn ? mapped(turn, at) : at) });
+        };
         for (let offset = from; offset < Math.min(text.length, to + 1); offset++) {
           const sign = SIGNS[text[offset]!];
           if (!sign) continue;
-          put(sign, offset < to ? (xOf(line, offset) + xOf(line, offset + 1)) / 2 : xOf(line, to) + size * 0.15);
+          put(sign, offset < to ? (xOf(line, offset) + xOf(line, offset + 1)) / 2 : xOf(line, to) + size * 0.15, offset);
         }
-        if (line.lastOfParagraph) put('¶', xOf(line, Math.max(to, from)) + size * 0.3);
+        if (line.lastOfParagraph) put('¶', xOf(line, Math.max(to, from)) + size * 0.3, to);
       }
     }
   return out;
@@ -150,11 +153,11 @@ export function caretAt(pages: readonly PageList[], text: string, place: TextPla
   const { line, item } = found;
   const x = line.x + xOf(line, place.offset);
   const box = { x, y: line.baseline - line.ascent, w: 0, h: line.ascent + line.descent };
-  return { page: found.page, box: mappedBox(item.transform, box) };
+  return { page: found.page, box: mappedBox(item.transform, mappedBox(turnAt(line, place.offset), box)) };
 }
 
-function xOf(line: Line, offset: number): number {
-  // The run that holds the place, rather that which begins there; where spaces are, the end of what comes before.
+/** The run that a place of a line is in, rather that which begins there; where spaces are, what comes before. */
+function runAt(line: Line, offset: number): Run | undefined {
   let holds: Run | undefined;
   let before: Run | undefined;
   let first: Run | undefined;
@@ -164,10 +167,18 @@ function xOf(line: Line, offset: number): number {
     if (offset >= run.from && offset <= run.to && (!holds || offset < run.to)) holds = run;
     if (run.to <= offset && (!before || run.to > before.to)) before = run;
   }
-  if (holds) return holds.x + widthTo(holds, line, offset - holds.from);
-  if (before) return before.rightToLeft ? before.x : before.x + runWidth(before, line);
-  if (!first) return 0;
-  return first.rightToLeft ? first.x + runWidth(first, line) : first.x;
+  return holds ?? before ?? first;
+}
+
+/** Of a line that follows a curve: how it stands there. */
+const turnAt = (line: Line, offset: number): Run['turn'] => (line.runs[0]?.turn ? runAt(line, offset)?.turn : undefined);
+
+function xOf(line: Line, offset: number): number {
+  const run = runAt(line, offset);
+  if (!run) return 0;
+  if (offset >= run.from && offset <= run.to) return run.x + widthTo(run, line, offset - run.from);
+  const isBehind = offset > run.to;
+  return run.rightToLeft === isBehind ? run.x : run.x + runWidth(run, line);
 }
 
 /** Width of a run up to one of its positions: by its glyphs, and evenly within a ligature. */
@@ -207,6 +218,17 @@ export function placeAt(list: PageList, point: Point, text?: string): { text: st
     const at = item.transform ? mapped(inverse(item.transform), point) : point;
     for (const found of linesIn(item, list.page)) {
       const { line } = found;
+      if (line.runs[0]?.turn) {
+        // On a curve every letter is looked for by itself.
+        for (const run of line.runs) {
+          const own = mapped(inverse(run.turn!), at);
+          const above = Math.max(line.baseline - line.ascent - own.y, 0, own.y - line.baseline - line.descent);
+          const beside = Math.max(line.x + run.x - own.x, 0, own.x - line.x - run.x - runWidth(run, line));
+          const distance = above * 4 + beside;
+          if (!best || distance < best.distance) best = { distance, found, at: own };
+        }
+        continue;
+      }
       const above = Math.max(line.baseline - line.ascent - at.y, 0, at.y - line.baseline - line.descent);
       const beside = Math.max(line.x - at.x, 0, at.x - line.x - Math.max(line.natural, 1));
       const distance = above * 4 + beside;
@@ -266,14 +288,14 @@ export function selectedAreas(pages: readonly PageList[], text: string, range: T
         const high = found.paragraph === to.paragraph ? to.offset : Infinity;
         const { line } = found;
         const [top, foot] = [line.baseline - line.ascent, line.baseline + line.descent];
-        for (const [left, right] of stretches(found, low, high)) {
+        for (const [left, right, turn] of stretches(found, low, high)) {
           const corners = [
             { x: line.x + left, y: top },
             { x: line.x + right, y: top },
             { x: line.x + right, y: foot },
             { x: line.x + left, y: foot },
           ] as const;
-          const { transform } = item;
+          const transform = turn && item.transform ? composedWith(item.transform, turn) : (turn ?? item.transform);
           areas.push(transform ? (corners.map((corner) => mapped(transform, corner)) as never) : corners);
         }
       }
@@ -284,11 +306,11 @@ export function selectedAreas(pages: readonly PageList[], text: string, range: T
 }
 
 /** Where on a line letters from one position up to another stand, from the line's own x: one stretch, or several where directions mix. */
-function stretches({ line, from, to }: Found, low: number, high: number): [number, number][] {
+function stretches({ line, from, to }: Found, low: number, high: number): [number, number, Run['turn']?][] {
   const runs = line.runs.filter((run) => run.from < run.to).sort((a, b) => a.x - b.x);
   const end = (line.ascent + line.descent) * PARAGRAPH_END;
   if (runs.length === 0) return low <= from && high === Infinity ? [[0, end]] : [];
-  const out: [number, number][] = [];
+  const out: [number, number, Run['turn']?][] = [];
   runs.forEach((run, i) => {
     const [a, b] = [Math.max(low, run.from), Math.min(high, run.to)];
     if (a >= b) return;
@@ -301,7 +323,8 @@ function stretches({ line, from, to }: Found, low: number, high: number): [numbe
     if (before && (run.rightToLeft ? high > run.to : low < run.from && low > -1))
       left = Math.min(left, before.x + runWidth(before, line));
     const last = out.at(-1);
-    if (last && left <= last[1] + 0.01) last[1] = Math.max(last[1], right);
+    if (run.turn) out.push([left, right, run.turn]);
+    else if (last && left <= last[1] + 0.01) last[1] = Math.max(last[1], right);
     else out.push([left, right]);
   });
   if (high === Infinity && line.lastOfParagraph && low <= to) {

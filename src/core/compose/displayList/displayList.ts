@@ -5,6 +5,8 @@ import type { Matrix } from '../../geometry/matrix';
 import type { Adjusted } from '../../pictures/adjusting';
 import type { Outline } from '../../geometry/outline';
 import type { Path } from '../../geometry/path';
+import type { LetterGradient } from '../../records/characterStyle';
+import type { ParagraphPanel } from '../../records/paragraphStyle';
 import type { Shaped } from '../../type/shaper';
 
 /**
@@ -41,6 +43,8 @@ export interface Look {
   readonly ink: Ink;
   /** No face has these characters: a box stands for each of them, from the baseline to the height of a capital. */
   readonly absent: boolean;
+  /** What the ink runs into, from its top downwards or along its line; undefined where letters are all of one. */
+  readonly ramp: { readonly way: LetterGradient['way']; readonly stops: Ramp['stops'] } | undefined;
   /** A line around each letter, behind it, standing out by `weight`. */
   readonly outline: { readonly weight: number; readonly ink: Ink } | undefined;
 }
@@ -61,12 +65,14 @@ export interface Run {
   readonly to: number;
   /** True for a hyphen at a line's end, a bullet, a leader: what is not in the text. */
   readonly added: boolean;
+  /** From where it stands in its line to where it is seen, of a line that follows a curve. */
+  readonly turn?: Matrix | undefined;
 }
 
 /** Something drawn with a line that is no letter: a rule, an underline, a cell's tint, a picture in the text. */
-export type LineMark =
-  | { readonly type: 'area'; readonly box: Box; readonly ink: Ink; readonly over: boolean }
-  | { readonly type: 'picture'; readonly box: Box; readonly picture: string };
+export type LineMark = { readonly box: Box; readonly turn?: Run['turn'] } & (
+  { readonly type: 'area'; readonly ink: Ink; readonly over: boolean } | { readonly type: 'picture'; readonly picture: string }
+);
 
 export interface Line {
   readonly x: number;
@@ -89,6 +95,29 @@ export interface Line {
   readonly runs: readonly Run[];
   /** In coordinates whose origin is the line's x and baseline. */
   readonly marks: readonly LineMark[] | undefined;
+  /** Of its paragraph; the first line of a column that has it carries the mark for it. */
+  readonly panel: Panel | undefined;
+}
+
+/** An area behind the lines of paragraphs; the same object for paragraphs whose areas are one. */
+export interface Panel {
+  readonly ink: Ink;
+  readonly width: ParagraphPanel['width'];
+  readonly beside: number;
+  readonly above: number;
+}
+
+/** From a letter's top to its foot, of its size: where a gradient runs downwards. */
+const CAPITAL = 0.72;
+
+/** What the letters of a run are filled with, in the coordinates of their line; undefined where that is one ink. */
+export function letterRamp({ look, drop }: Run, line: Line): Ramp | undefined {
+  if (!look.ramp) return undefined;
+  const { way, stops } = look.ramp;
+  const foot = line.baseline + drop - look.rise;
+  return way === 'right'
+    ? { form: 'linear', from: { x: line.x, y: foot }, to: { x: line.x + line.natural, y: foot }, stops }
+    : { form: 'linear', from: { x: line.x, y: foot - CAPITAL * look.size }, to: { x: line.x, y: foot }, stops };
 }
 
 /** Width in points of a run as it is set in its line. */

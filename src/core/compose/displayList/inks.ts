@@ -1,9 +1,13 @@
 import { cmykToRgbHex, rgbHex } from '../../colour/cmyk';
 import type { Ink } from '../../colour/ink';
 import { type Document, find } from '../../records/document';
-import type { Tinted } from '../../records/frame';
+import type { Through, Tinted } from '../../records/frame';
+import type { Ramp } from './displayList';
 
 const BLACK: Ink = { cmyk: [0, 0, 0, 1], rgb: cmykToRgbHex([0, 0, 0, 1]) };
+
+/** Steps between two colours of a gradient that are worked out as a press mixes them. */
+const MIXED = 7;
 
 /** Looks swatches up and tints them; the same swatch and tint always give the same object. */
 export class Inks {
@@ -25,6 +29,20 @@ export class Inks {
     };
     this.#kept.set(key, { of: record, ink });
     return ink;
+  }
+
+  /** The colours of a gradient, with those between them as a press mixes them. @param colours in their order */
+  ramp(document: Document, colours: readonly Through[]): Ramp['stops'] {
+    const stops: Ramp['stops'][number][] = [];
+    colours.forEach((colour, i) => {
+      const before = colours[i - 1];
+      if (before)
+        this.between(document, before, colour, MIXED).forEach((ink, k) => {
+          stops.push({ at: before.at + ((colour.at - before.at) * (k + 1)) / (MIXED + 1), ink });
+        });
+      stops.push({ at: colour.at, ink: this.ink(document, colour.swatch, colour.tint) });
+    });
+    return stops;
   }
 
   /**

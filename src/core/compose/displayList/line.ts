@@ -17,6 +17,7 @@ export function movedLine(line: Line, dx: number, dy: number): Line {
     descent: line.descent,
     runs: line.runs,
     marks: line.marks,
+    panel: line.panel,
   };
 }
 
@@ -37,5 +38,6 @@ export function bareLine(x: number, baseline: number, width: number, marks: Line
     descent: 0,
     runs: [],
     marks,
+    panel: undefined,
   };
 }

@@ -1,3 +1,4 @@
+import { mappedOutline } from '../../geometry/matrix';
 import type { Outline } from '../../geometry/outline';
 import { flattened } from '../../type/flattened';
 import type { Shaper } from '../../type/shaper';
@@ -23,7 +24,8 @@ export function glyphOutlines(item: TextItem, shaper: Shaper): Outline {
           const dx = (run.shaped.offsets?.[2 * i] ?? 0) * across;
           const dy = (run.shaped.offsets?.[2 * i + 1] ?? 0) * scale;
           for (const ring of flattened(font.glyphToJson(run.shaped.glyphs[i]!), STEPS)) {
-            rings.push(ring.map((value, k) => (k % 2 === 0 ? x + dx + value * across : y - dy - value * scale)));
+            const placed = ring.map((value, k) => (k % 2 === 0 ? x + dx + value * across : y - dy - value * scale));
+            rings.push(...(run.turn ? mappedOutline(run.turn, [placed]).map((own) => [...own]) : [placed]));
           }
           x += run.shaped.advances[i]! * across + extra;
         }

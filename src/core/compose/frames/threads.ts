@@ -2,7 +2,8 @@ import { type Box, overlaps } from '../../geometry/box';
 import type { Exclusion } from '../../geometry/exclusion';
 import { pageGrid } from '../../page/grid';
 import type { FormatRecord } from '../../records/index';
-import { sidesOf, type TextContent } from '../../records/frame';
+import { sidesOf, type TextAlong, type TextContent } from '../../records/frame';
+import { wayAlong } from './along';
 import { type Around, outsideOf, seenFrom } from './around';
 import type { Column, Divisible } from './column';
 import { contourOf, outlineOf } from './contours';
@@ -92,6 +93,7 @@ export class Columns {
       w: Math.max(0, local.w - inset.left - inset.right),
       h: Math.max(0, local.h - inset.top - inset.bottom),
     };
+    if (content.along) return this.#along(thread, shown, content.along);
     const pageLines = pageGrid(format, page.master, page.side);
     const grid = transform ? undefined : { origin: pageLines.first, step: pageLines.step };
     const exclusions = content.ignoresWraps
@@ -134,6 +136,24 @@ export class Columns {
         });
       },
     };
+  }
+
+  /** One line as long as the way that it goes; where it goes is seen when it is painted. */
+  #along(thread: Thread, { frame, page, local }: Shown, along: TextAlong): Divisible {
+    const box = { ...local, w: wayAlong(frame.shape, local, along).length, h: 0 };
+    const column = this.#same(`${thread.key} ${frame.id} along`, {
+      frame: frame.id,
+      page: page.page.id,
+      number: page.number,
+      side: page.side,
+      box,
+      grid: undefined,
+      first: 0,
+      exclusions: [],
+      endless: false,
+      overset: false,
+    });
+    return { top: box.y, foot: box.y, balanced: false, grows: false, columns: () => [column] };
   }
 
   /** What of the frame's box lies outside its shape, its insets kept from the edge. */

@@ -129,6 +129,7 @@ export function setLine(of: Prepared, a: number, b: number, place: LinePlace): L
     descent: of.descent,
     runs: own,
     marks,
+    panel: of.panel,
   };
 }
 

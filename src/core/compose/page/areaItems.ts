@@ -84,22 +84,11 @@ export function areaItems(
   return { contour, under, over };
 }
 
-/** Steps between two colours of a gradient that are worked out as a press mixes them. */
-const MIXED = 7;
-
 function rampOf(document: Document, inks: Inks, fill: Fill, { form, from, to, through, ...end }: Gradient, box: Box): Ramp {
-  const colours = [{ ...fill, at: 0 }, ...(through ? [through] : []), { ...end, at: 1 }];
-  const stops: Ramp['stops'][number][] = [];
-  colours.forEach((colour, i) => {
-    const before = colours[i - 1];
-    if (before)
-      inks.between(document, before, colour, MIXED).forEach((ink, k) => {
-        stops.push({ at: before.at + ((colour.at - before.at) * (k + 1)) / (MIXED + 1), ink });
-      });
-    stops.push({ at: colour.at, ink: inks.ink(document, colour.swatch, colour.tint) });
-  });
+  const between = [...(through ?? [])].sort((a, b) => a.at - b.at);
+  const colours = [{ ...fill, at: 0 }, ...between, { ...end, at: 1 }];
   const at = ({ x, y }: Point): Point => ({ x: box.x + x * box.w, y: box.y + y * box.h });
-  return { form, from: at(from), to: at(to), stops };
+  return { form, from: at(from), to: at(to), stops: inks.ramp(document, colours) };
 }
 
 /** The edge of what a frame shows: of its form, or of the line that a rule is. */

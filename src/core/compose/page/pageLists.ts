@@ -49,7 +49,7 @@ function swatchesOf(frame: FrameRecord): readonly string[] {
   let own = named.get(frame);
   if (!own) {
     const { fill, gradient, border, shadow, innerShadow, glow } = frame;
-    const parts = [fill, gradient, gradient?.through, border, shadow, innerShadow, glow];
+    const parts = [fill, gradient, ...(gradient?.through ?? []), border, shadow, innerShadow, glow];
     named.set(frame, (own = parts.flatMap((part) => (part ? [part.swatch] : []))));
   }
   return own;

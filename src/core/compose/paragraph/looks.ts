@@ -10,6 +10,9 @@ import type { Shaper } from '../../type/shaper';
 import { PLAIN } from '../../type/styles';
 import type { Ink } from '../../colour/ink';
 import type { SetLook } from './look';
+import type { Through } from '../../records/frame';
+import type { ParagraphPanel } from '../../records/paragraphStyle';
+import type { Panel, Ramp } from '../displayList/displayList';
 import { Words } from './words';
 
 /** Turns character properties into looks; the same properties always give the same look. */
@@ -22,6 +25,8 @@ export class Looks {
   readonly #fallbacks = new Map<SetLook, Map<string, SetLook>>();
   readonly #absent = new Map<SetLook, SetLook>();
   readonly #ink: (swatch: string, tint: number) => Ink;
+  readonly #stops: (colours: readonly Through[]) => Ramp['stops'];
+  readonly #panels = new Map<string, Panel>();
   readonly #language: string;
   readonly #characterStyles: ReadonlyMap<string, Partial<CharacterProperties>>;
 
@@ -31,11 +36,13 @@ export class Looks {
     language: string,
     characterStyles: ReadonlyMap<string, Partial<CharacterProperties>>,
     ink: (swatch: string, tint: number) => Ink,
+    stops: (colours: readonly Through[]) => Ramp['stops'],
   ) {
     this.#shaper = shaper;
     this.#language = language;
     this.#characterStyles = characterStyles;
     this.#ink = ink;
+    this.#stops = stops;
   }
 
   /** @throws FaceError when the face has not been loaded */
@@ -47,6 +54,14 @@ export class Looks {
 
   ink({ swatch, tint }: { readonly swatch: string; readonly tint: number }): Ink {
     return this.#ink(swatch, tint);
+  }
+
+  /** The same panel is the same object: paragraphs that follow one another with it have one area. */
+  panel({ swatch, tint, ...rest }: ParagraphPanel): Panel {
+    const key = JSON.stringify([swatch, tint, rest.width, rest.beside, rest.above]);
+    let own = this.#panels.get(key);
+    if (!own) this.#panels.set(key, (own = { ink: this.#ink(swatch, tint), ...rest }));
+    return own;
   }
 
   /** A character style over other properties. */
@@ -135,6 +150,13 @@ export class Looks {
       weight: of.letterOutline.weight,
       ink: this.#ink(of.letterOutline.swatch, of.letterOutline.tint),
     };
+    const ramp = of.gradient && {
+      way: of.gradient.way,
+      stops: this.#stops([
+        { swatch: of.swatch, tint: of.tint, at: 0 },
+        { swatch: of.gradient.swatch, tint: of.gradient.tint, at: 1 },
+      ]),
+    };
     const lacks = features.filter((tag) => !tag.startsWith('-') && !face.features.has(tag));
     if (!choice.exact || choice.face.family !== of.family) {
       lacks.push(`${of.family} ${of.weight}${of.italic ? ' italic' : ''}`);
@@ -150,6 +172,7 @@ export class Looks {
       language,
       ink,
       absent: false,
+      ramp: ramp ?? undefined,
       outline: outline ?? undefined,
       underline: of.underline,
       strike: of.strike,
@@ -170,6 +193,7 @@ export class Looks {
       look.features,
       language,
       inkKey(ink),
+      ramp ? `${ramp.way} ${inkKey(ramp.stops.at(-1)!.ink)}` : '',
       outline ? `${outline.weight} ${inkKey(outline.ink)}` : '',
       look.underline,
       look.strike,

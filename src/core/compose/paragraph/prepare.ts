@@ -43,6 +43,7 @@ export function prepare(
     ...lineEnds(characters, runs, style, main, cap?.text.length ?? 0),
     pictures: characters.pictures,
     cap,
+    panel: style.panel ? looks.panel(style.panel) : undefined,
     ruleInks:
       style.ruleAbove || style.ruleBelow
         ? [looks.ink(style.ruleAbove ?? style.ruleBelow!), looks.ink(style.ruleBelow ?? style.ruleAbove!)]

@@ -3,6 +3,7 @@ import type { Levels } from '../../type/bidi';
 import type { Shaped } from '../../type/shaper';
 import type { BreakArrays } from './breaks';
 import type { Ink } from '../../colour/ink';
+import type { Panel } from '../displayList/displayList';
 import type { SetLook } from './look';
 import type { Word, Words } from './words';
 
@@ -100,6 +101,7 @@ export interface Prepared extends LineEnds {
   readonly cap: PreparedCap | undefined;
   /** Of the rules above and below, where the style has them. */
   readonly ruleInks: readonly [Ink, Ink] | undefined;
+  readonly panel: Panel | undefined;
   /** Of the main face at its size, points; all positive. */
   readonly ascent: number;
   readonly descent: number;

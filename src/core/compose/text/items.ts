@@ -4,6 +4,9 @@ import type { Line, TextColumn, TextItem } from '../displayList/displayList';
 import type { Filled, PlacedBlock } from '../column/placed';
 import { movedLine } from '../displayList/line';
 import { sidesOf, type TextContent } from '../../records/frame';
+import { wayAlong } from '../frames/along';
+import { bentColumn } from './bent';
+import { panelledColumn } from './panels';
 import { contentShowing } from '../frames/showing';
 import type { Shown } from '../frames/shown';
 
@@ -196,10 +199,14 @@ function textItem(text: string, shown: Shown, content: TextContent, columns: Tex
   const h = content.grows ? Math.max(foot - local.y, 1) + inset.bottom : local.h;
   const box: Box = { ...local, h };
   const bottom = local.y + local.h - inset.bottom;
-  const aligned =
-    content.grows || content.align === 'top' ? columns : columns.map((column) => alignedColumn(column, content, bottom));
+  const aligned = content.along
+    ? columns.map((column) => bentColumn(column, wayAlong(frame.shape, local, content.along!)))
+    : content.grows || content.align === 'top'
+      ? columns
+      : columns.map((column) => alignedColumn(column, content, bottom));
+  const panelled = aligned.map(panelledColumn);
   const area = content.grows && !content.turns ? { ...frame.box, h } : frame.box;
-  return { type: 'text', frame: frame.id, text, box, columns: aligned, ...contentShowing(frame, area, shown.rotated), transform };
+  return { type: 'text', frame: frame.id, text, box, columns: panelled, ...contentShowing(frame, area, shown.rotated), transform };
 }
 
 const alignedColumns = new WeakMap<TextColumn, { readonly key: string; readonly column: TextColumn }>();

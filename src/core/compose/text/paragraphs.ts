@@ -61,7 +61,7 @@ export class Paragraphs {
       this.#known = new WeakMap();
       const ink = (swatch: string, tint: number) => this.#inks.ink(document, swatch, tint);
       this.#setting = {
-        looks: new Looks(this.#shaper, language, this.#sheet.character, ink),
+        looks: new Looks(this.#shaper, language, this.#sheet.character, ink, (colours) => this.#inks.ramp(document, colours)),
         language,
         picture: (id) => find(document, 'picture', id),
       };

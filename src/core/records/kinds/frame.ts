@@ -2,7 +2,7 @@ import { BLENDS } from '../../colour/blend';
 import { LAYOUT, WRAP } from '../../properties/frame';
 import { CHART } from '../chart';
 import type { FinishRecord } from '../finish';
-import { FINISHED, type FrameRecord } from '../frame';
+import { FINISHED, type FrameRecord, MOST_THROUGH } from '../frame';
 import type { GroupRecord } from '../group';
 import {
   BOX,
@@ -60,7 +60,7 @@ const LOOK_FIELDS = {
       from: PLACE_IN_BOX,
       to: PLACE_IN_BOX,
       ...INKED,
-      through: maybe(withWhat({ ...INKED, at: SHARE })),
+      through: maybe(list(withWhat({ ...INKED, at: SHARE }), MOST_THROUGH)),
     }),
   ),
   border: maybe(

@@ -1,7 +1,7 @@
 import { type PDFContext, type PDFDocument, PDFHexString, PDFName, type PDFRef } from '@cantoo/pdf-lib';
 import type { Item, Line, PictureItem, Run, TextItem } from '@/core/compose/displayList/displayList';
 import { runWidth } from '@/core/compose/displayList/displayList';
-import { type Box, around } from '@/core/geometry/box';
+import { type Box, around, shifted } from '@/core/geometry/box';
 import { mappedBox } from '@/core/geometry/matrix';
 import type { Sheet } from '@/core/handoff/sheets';
 import type { Document } from '@/core/records/document';
@@ -144,12 +144,13 @@ export class Tagger {
 
   /** The link that a run is in: the one before goes on where it leads to the same place from the same element. */
   #linkOf(parent: Element, goal: Goal, item: TextItem, line: Line, run: Run, dx: number): Element {
-    const placed = mappedBox(item.transform, {
-      x: line.x + run.x + dx,
+    const straight = {
+      x: line.x + run.x,
       y: line.baseline - line.ascent,
       w: runWidth(run, line),
       h: line.ascent + line.descent,
-    });
+    };
+    const placed = mappedBox(item.transform, shifted(mappedBox(run.turn, straight), dx, 0));
     const page = this.#pages.length - 1;
     const last = this.#links.at(-1);
     const goesOn = last?.element.parent === parent && last.goal.key === goal.key && run.from - last.to <= SPACE;

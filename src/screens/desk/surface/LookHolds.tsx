@@ -61,20 +61,21 @@ export function LookHolds({ chosen, view, onPull, onLook }: LookHoldsProps) {
         form: 'round',
         moved: (by) => ({ gradient: { ...gradient, [key]: away(at, by) } }),
       });
-    if (through) {
-      const [dx, dy] = [(to.x - from.x) * w, (to.y - from.y) * h];
-      const square = dx * dx + dy * dy || 1;
+    const [dx, dy] = [(to.x - from.x) * w, (to.y - from.y) * h];
+    const square = dx * dx + dy * dy || 1;
+    through?.forEach((colour, i) => {
+      const along = (at: number): Point => ({ x: from.x + (to.x - from.x) * at, y: from.y + (to.y - from.y) * at });
       holds.push({
-        id: 'gradient-through',
-        words: `Middle colour of the gradient, at ${formatNumber(100 * through.at, 0)} %`,
-        at: place({ x: from.x + (to.x - from.x) * through.at, y: from.y + (to.y - from.y) * through.at }),
+        id: `gradient-through-${i}`,
+        words: `Colour ${i + 1} between the ends of the gradient, at ${formatNumber(100 * colour.at, 0)} %`,
+        at: place(along(colour.at)),
         form: 'square',
         moved: (by) => {
-          const at = Math.max(0, Math.min(1, through.at + (by.x * dx + by.y * dy) / square));
-          return { gradient: { ...gradient, through: { ...through, at } } };
+          const at = Math.max(0, Math.min(1, colour.at + (by.x * dx + by.y * dy) / square));
+          return { gradient: { ...gradient, through: through.map((each, k) => (k === i ? { ...each, at } : each)) } };
         },
       });
-    }
+    });
   }
   if (fade) {
     lines.push({ from: place(fade.from), to: place(fade.to), dashed: true });

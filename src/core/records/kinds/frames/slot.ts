@@ -1,6 +1,7 @@
 import { type SlotContent, SLOT_TAKES, type SlotTakes } from '../../frame';
 import { ID, LINE, oneOf, ORDER, parts } from '../../kind';
 import type { FrameKind } from './kind';
+import { said } from '../../said';
 import { LAYOUT_FIELDS } from './text';
 
 const TAKES: Readonly<Record<SlotTakes, string>> = {
@@ -21,7 +22,7 @@ export const SLOT_FRAME: FrameKind<SlotContent> = {
   named: ({ takes, name }) => `${slotName(takes)}, ${name}`,
   waitsFor: ({ takes, name }) => (takes === 'flow' ? TAKES.flow : `${TAKES[takes]} · ${name}`),
   layout: ({ layout }) => layout,
-  withLayout: (content, layout) => ({ ...content, layout: { ...content.layout, ...layout } }),
+  withLayout: (content, layout) => ({ ...content, layout: said({ ...content.layout, ...layout }) }),
   copied: (content, renamed) => ({ ...content, set: renamed(content.set) }),
   isFilled: true,
 };

@@ -5,6 +5,7 @@ import { FIELD_WORDS } from '../../fieldWords';
 import { type TextContent, textLayout } from '../../frame';
 import { type Fields, maybe, ORDER, properties, reference } from '../../kind';
 import type { FieldAttrs, TextRole } from '../../text';
+import { said } from '../../said';
 import type { FrameKind } from './kind';
 
 /** How text stands in a frame: what is said in any case, what may be, and the texts at its foot and head. */
@@ -48,7 +49,7 @@ export const TEXT_FRAME: FrameKind<TextContent> = {
   },
   text: ({ text }) => text,
   layout: (content) => content,
-  withLayout: (content, layout) => ({ ...content, ...layout }),
+  withLayout: (content, layout) => said({ ...content, ...layout }),
   outlines: () => ['glyphs'],
   copied: (content, renamed) => ({ ...content, text: renamed(content.text) }),
   emptied: (frame, content, document, name) => {
