@@ -5,7 +5,7 @@ import { rgbToCmyk } from '../colour/cmyk';
 import { said } from '../records/said';
 import { same } from '../records/same';
 import { type Cmyk, ROLES } from '../records/swatch';
-import { ActionError, Edit, newId } from './edit';
+import { ActionError, Edit, newId, ownName } from './edit';
 import { removeFor } from './instead';
 
 /**
@@ -62,14 +62,18 @@ export function paletteInUse(document: Document): PaletteRecord | undefined {
   return all(document, 'palette').find(({ colours }) => roles.every(({ role, cmyk }) => same(colours[role!], cmyk)));
 }
 
+/** Adds a palette. @throws ActionError where it has no name, or another has it */
+export function addPalette(document: Document, name: string, colours: PaletteRecord['colours']): Diff {
+  const edit = new Edit(document);
+  edit.put<PaletteRecord>({ id: newId(), kind: 'palette', name: ownName(all(document, 'palette'), 'palette', name), colours });
+  return edit.diff();
+}
+
 /** Keeps the colours of the roles, as they now are, as a palette. */
 export function keepPalette(document: Document, name: string): Diff {
-  if (name.trim() === '') throw new ActionError('A palette needs a name.');
-  const edit = new Edit(document);
   const missing = ROLES.filter((role) => !all(document, 'swatch').some((swatch) => swatch.role === role));
   if (missing.length > 0)
     throw new ActionError(`A palette has a colour for every role; there is none for ${missing.join(', ')}.`);
   const colours = Object.fromEntries(all(document, 'swatch').flatMap(({ role, cmyk }) => (role ? [[role, cmyk]] : [])));
-  edit.put({ id: newId(), kind: 'palette', name: name.trim(), colours: colours as PaletteRecord['colours'] });
-  return edit.diff();
+  return addPalette(document, name, colours as PaletteRecord['colours']);
 }

@@ -71,7 +71,11 @@ export function inkBox(line: Line): Box {
   const size = Math.max(0, ...line.runs.map(({ look }) => look.size));
   if (!first || !last) return { x: line.x, y: line.baseline, w: 0, h: 0 };
   if (first.turn)
-    return around(line.runs.map((run) => mappedBox(run.turn, { x: line.x + run.x, y: line.baseline - 0.72 * size, w: runWidth(run, line), h: 0.92 * size })))!;
+    return around(
+      line.runs.map((run) =>
+        mappedBox(run.turn, { x: line.x + run.x, y: line.baseline - 0.72 * size, w: runWidth(run, line), h: 0.92 * size }),
+      ),
+    )!;
   const x = Math.min(...line.runs.map((run) => run.x));
   const right = Math.max(...line.runs.map((run) => run.x + runWidth(run, line)));
   return shifted({ x, y: -0.72 * size, w: right - x, h: 0.92 * size }, line.x, line.baseline);

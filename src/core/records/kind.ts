@@ -132,7 +132,8 @@ export function rulesOf(fields: Fields): Rule[] {
   const walkProperty = ({ kind, optional }: Property, at: readonly string[], alone: readonly string[] | undefined): void => {
     if (kind.type === 'pick' && (kind.of === 'swatch' || kind.of === 'characterStyle'))
       out.push({ at, to: [kind.of], gone: 'holds', out: optional ? at : (alone ?? at) });
-    else if (kind.type === 'list') for (const [key, own] of Object.entries(kind.fields)) walkProperty(own, [...at, EACH, key], [...at, EACH]);
+    else if (kind.type === 'list')
+      for (const [key, own] of Object.entries(kind.fields)) walkProperty(own, [...at, EACH, key], [...at, EACH]);
     else if (kind.type === 'part') for (const [key, own] of Object.entries(kind.fields)) walkProperty(own, [...at, key], at);
   };
   for (const [key, field] of Object.entries(fields)) walk(field, [key], undefined);

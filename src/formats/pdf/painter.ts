@@ -270,7 +270,8 @@ export class Painter {
     line.runs.forEach((run, i) => {
       const face = this.#sources.face(run.look.face);
       stream.mark(this.#tagger?.run(item, paragraph, line, run, dx));
-      if (run.look.absent) return stream.turned(run.turn, dx, () => stream.absent(this.#fonts.use(face, run).name, run, line, dx));
+      if (run.look.absent)
+        return stream.turned(run.turn, dx, () => stream.absent(this.#fonts.use(face, run).name, run, line, dx));
       const { name, says } = this.#fonts.use(face, run);
       const next = line.runs[i + 1];
       const gap = next && next.x - (run.x + runWidth(run, line)) > 0.05 * run.look.size;

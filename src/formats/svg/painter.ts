@@ -108,9 +108,7 @@ function ramped(run: Run, line: Line): { readonly id: string; readonly markup: s
   if (!ramp) return undefined;
   const { glyphScale } = line;
   const own = ({ x, y }: Point): Point =>
-    glyphScale === 1
-      ? { x, y }
-      : { x: (x - line.x - run.x) / glyphScale, y: y - (line.baseline + run.drop - run.look.rise) };
+    glyphScale === 1 ? { x, y } : { x: (x - line.x - run.x) / glyphScale, y: y - (line.baseline + run.drop - run.look.rise) };
   const placed = { ...ramp, from: own(ramp.from), to: own(ramp.to) };
   const id = `letters-${keyOf(paintRamp('', placed))}`;
   return { id, markup: paintRamp(id, placed) };

@@ -33,6 +33,7 @@ import { Surface, typeAt } from './surface/Surface';
 import { Tray } from './tray/Tray';
 import { type Finding, FindingPanel, type FindingPanelProps } from '../finding/FindingPanel';
 import { ChartDialog } from './ChartDialog';
+import { ColoursDialog } from './ColoursDialog';
 import { quoteCommands } from './quoteCommands';
 import { useInHandNow } from '../text/textInHand';
 import { useSpelling } from '../spelling/useSpelling';
@@ -210,6 +211,7 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
           onClose={() => desk.setCharting(undefined)}
         />
       )}
+      {desk.colouring && <ColoursDialog desk={desk} onClose={() => desk.setColouring(false)} />}
       {asked && <TextDialog asked={asked} formatter={desk.formatter} onClose={() => setAsked(undefined)} />}
       <Notices notices={desk.notices.list} onClose={desk.notices.close} />
     </div>

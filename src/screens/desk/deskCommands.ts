@@ -92,6 +92,7 @@ export function deskCommands(
       desk.place.kind !== 'issue' && 'Pictures of an agency are for an issue',
       agency,
     ),
+    command('colours', 'Colours in the issue …', 'Alt+P', undefined, () => desk.setColouring(true)),
     command('find', 'Find and replace', 'Ctrl+F', undefined, find),
     command('clean', 'Clean up', undefined, undefined, clean),
     command('spelling', 'Spelling', 'F7', undefined, spelling),

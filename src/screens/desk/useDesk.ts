@@ -152,6 +152,8 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
   const [fitting, setFitting] = useState(place.fit);
   /** Where a chart is to be drawn, or the group of the one that is changed. */
   const [charting, setCharting] = useState<Charting>();
+  /** The colours of the issue are looked at. */
+  const [colouring, setColouring] = useState(false);
   /** Where the menu of the text in hand was asked for, pixels of the ground. */
   const [textMenu, setTextMenu] = useState<Point>();
   /** The frame whose look was taken up, as it was then. */
@@ -277,6 +279,8 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
     setFitting,
     charting,
     setCharting,
+    colouring,
+    setColouring,
     textMenu,
     setTextMenu,
     gestures,

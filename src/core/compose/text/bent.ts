@@ -31,8 +31,7 @@ function bentMark(
   const { box } = mark;
   if (mark.type === 'picture') return [{ ...mark, turn: turnAt(box.x + box.w / 2) }];
   const edges = [box.x, box.x + box.w];
-  for (const run of runs)
-    for (const x of [run.x, run.x + runWidth(run, line)]) if (x > box.x && x < box.x + box.w) edges.push(x);
+  for (const run of runs) for (const x of [run.x, run.x + runWidth(run, line)]) if (x > box.x && x < box.x + box.w) edges.push(x);
   edges.sort((a, b) => a - b);
   return edges.slice(1).flatMap((to, i): LineMark[] => {
     const from = edges[i]!;

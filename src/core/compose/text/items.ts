@@ -206,7 +206,15 @@ function textItem(text: string, shown: Shown, content: TextContent, columns: Tex
       : columns.map((column) => alignedColumn(column, content, bottom));
   const panelled = aligned.map(panelledColumn);
   const area = content.grows && !content.turns ? { ...frame.box, h } : frame.box;
-  return { type: 'text', frame: frame.id, text, box, columns: panelled, ...contentShowing(frame, area, shown.rotated), transform };
+  return {
+    type: 'text',
+    frame: frame.id,
+    text,
+    box,
+    columns: panelled,
+    ...contentShowing(frame, area, shown.rotated),
+    transform,
+  };
 }
 
 const alignedColumns = new WeakMap<TextColumn, { readonly key: string; readonly column: TextColumn }>();

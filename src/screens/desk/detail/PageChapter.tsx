@@ -140,6 +140,9 @@ export function PageChapter({ desk }: { desk: Desk }) {
             ]}
             onChange={(id) => id !== '' && actions.palette(id)}
           />
+          <button type="button" className="btn btn-xs mt-2" onClick={() => desk.setColouring(true)}>
+            Colours in the issue …
+          </button>
         </section>
       )}
     </>

@@ -34,7 +34,8 @@ import { carriedCopies, duplicateFrames } from '@/core/actions/copying';
 import { type Across, copyAcross, type Repeat, repeatFrame } from '@/core/actions/copies';
 import { addMaster, partFrames, rejoinFrames, removeMaster, renameMaster, setBasedOn } from '@/core/actions/masters';
 import { nameSlots, putSlot, type PutSlot } from '@/core/actions/slots';
-import { recolour } from '@/core/actions/colour';
+import { addPalette, recolour } from '@/core/actions/colour';
+import { givePalette, mergeSwatch, recolourPages } from '@/core/actions/recolouring';
 import { addGuide, clearGuides, type GuideAt, moveGuide, removeGuide } from '@/core/actions/guides';
 import type { PageGuide } from '@/core/records/page';
 import { addLayer, putOnLayer, removeLayer, setLayer } from '@/core/actions/layers';
@@ -56,13 +57,14 @@ import type { AdjustValues } from '@/core/properties/adjust';
 import { type PictureWords, setAdjust, setCrop, setFocus, setPictureWords, shrinkToResolution } from '@/core/actions/pictures';
 import type { Box, Point } from '@/core/geometry/box';
 import type { CropValues } from '@/core/properties/crop';
-import type { TextLayout, Wrap } from '@/core/records/frame';
+import type { LayoutValues } from '@/core/properties/frame';
+import type { Wrap } from '@/core/records/frame';
 import type { Diff } from '@/core/records/diff';
 import type { Document } from '@/core/records/document';
 import type { Arrangement, Terms } from './arrangements';
 import type { MarginText } from '@/core/page/furniture';
 import { withArticle } from '@/core/records/count';
-import type { FrameRecord, PageRecord } from '@/core/records/index';
+import type { FrameRecord, PageRecord, PaletteRecord } from '@/core/records/index';
 
 /** Groups of properties that frames have, and how each is set on several frames. */
 const FACETS = {
@@ -79,7 +81,7 @@ export type Facet = keyof typeof FACETS;
 
 /** What may be changed of each. */
 export interface FacetChange {
-  layout: Partial<TextLayout>;
+  layout: Partial<LayoutValues>;
   wrap: Partial<Wrap>;
   look: Partial<Appearance>;
   crop: Partial<CropValues>;
@@ -100,6 +102,7 @@ const LABELS: Readonly<Record<string, string>> = {
   firstBaseline: 'Change the first baseline',
   inset: 'Change the inset',
   turns: 'Change the direction of lines',
+  along: 'Run text along an edge',
   mode: 'Change the text wrap',
   standOff: 'Change the stand-off',
   side: 'Change the text wrap',
@@ -236,6 +239,13 @@ export function useDeskActions(store: DeskStore, composer: ComposerClient, say: 
       /** Leaves frames where they are, and puts copies of them elsewhere. */
       leaveCopies: (places: ReadonlyMap<string, Place>) =>
         act(places.size === 1 ? 'Copy a frame' : `Copy ${places.size} frames`, (document) => carriedCopies(document, places)),
+      addPalette: (name: string, colours: PaletteRecord['colours']) =>
+        act('Add a palette', (document) => addPalette(document, name, colours)),
+      paletteOn: (pages: readonly string[], palette: string) =>
+        act('Change the colours of pages', (document) => givePalette(document, pages, palette)),
+      recolourPages: (pages: readonly string[], from: string, to: string) =>
+        act('Change a colour on pages', (document) => recolourPages(document, pages, new Map([[from, to]]))),
+      mergeSwatch: (from: string, to: string) => act('Merge colours', (document) => mergeSwatch(document, from, to)),
       palette: (palette: string) => act('Change the palette', (document) => recolour(document, palette)),
       markOut: (intent: MarkOut) =>
         act(`Add ${intent.as === 'text' ? intent.as : withArticle(intent.as)}`, (document) => markOut(document, intent)),

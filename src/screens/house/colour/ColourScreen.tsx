@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { X } from 'lucide-react';
 import type { Opened } from '@/client/documentStore';
-import { addSwatch, keepPalette, paletteInUse, removeSwatch, setSwatch, recolour } from '@/core/actions/colour';
+import { addPalette, addSwatch, keepPalette, paletteInUse, removeSwatch, setSwatch, recolour } from '@/core/actions/colour';
 import { usesOf } from '@/core/actions/instead';
 import { cmykToRgbHex, rgbHex } from '@/core/colour/cmyk';
 import { palettePairs } from '@/core/colour/pairs';
@@ -12,6 +12,8 @@ import type { PaletteRecord, SwatchRecord } from '@/core/records/index';
 import { type Cmyk, type Rgb, type Role, ROLES } from '@/core/records/swatch';
 import { percent, type Table, type ValueKind } from '@/core/properties/property';
 import { Fields } from '@/parts/fields/Fields';
+import { PaletteBar } from '@/parts/PaletteBar';
+import { PaletteFromPicture } from '@/parts/PaletteFromPicture';
 import { Select } from '@/parts/Select';
 import { WordsField } from '@/parts/WordsField';
 import { type ChapterTools, HouseChapter } from '../HouseChapter';
@@ -178,7 +180,7 @@ function Palettes({ house, pressed }: ChapterTools) {
       <ul className="flex flex-col gap-4">
         {palettes.map((palette) => (
           <li key={palette.id}>
-            <PaletteBar palette={palette} />
+            <PaletteBar colours={palette.colours} />
             <div className="flex items-center justify-between pt-1">
               <span className="font-medium">{palette.name}</span>
               {inUse?.id === palette.id ? (
@@ -198,6 +200,11 @@ function Palettes({ house, pressed }: ChapterTools) {
           </li>
         ))}
       </ul>
+      <h3 className="text-2xs pt-6 pb-1 opacity-70">A palette from a picture</h3>
+      <PaletteFromPicture
+        pictures={[]}
+        onKeep={(to, colours) => pressed('Add a palette', (now) => addPalette(now, to, colours))}
+      />
       {!inUse && (
         <form
           className="flex items-end gap-2 pt-5"
@@ -256,15 +263,5 @@ function Contrasts({ palette }: { palette: PaletteRecord }) {
         );
       })}
     </ul>
-  );
-}
-
-function PaletteBar({ palette }: { palette: PaletteRecord }) {
-  return (
-    <span aria-hidden="true" className="border-base-300 flex h-9 border">
-      {ROLES.map((role) => (
-        <span key={role} className="flex-1" style={{ background: cmykToRgbHex(palette.colours[role]) }} />
-      ))}
-    </span>
   );
 }
