@@ -157,6 +157,19 @@ const STYLES: readonly DocumentRecord[] = [
     onGrid: false,
     swatch: 'accent1',
   }),
+  style(
+    'pullQuoteRuled',
+    'Pull quote, ruled',
+    {
+      align: 'centre',
+      italic: false,
+      ruleAbove: { weight: 1.5, swatch: 'accent1', tint: 1, offset: 17, width: 'column', leftIndent: 0, rightIndent: 0 },
+      ruleBelow: { weight: 1.5, swatch: 'accent1', tint: 1, offset: 9, width: 'column', leftIndent: 0, rightIndent: 0 },
+    },
+    'pullQuote',
+  ),
+  style('pullQuoteSmall', 'Pull quote, on a picture', { size: 15, leading: 18, swatch: 'paper', tint: 1 }, 'pullQuote'),
+  style('pullQuoteLarge', 'Pull quote, large', { size: 24, leading: 26, tracking: -5 }, 'pullQuote'),
   style('caption', 'Caption', { ...still, family: SANS, size: 7.5, leading: 9.5, onGrid: false, swatch: 'deep' }),
   style('credit', 'Credit', { size: 6.2, leading: 8, tracking: 20, tint: 0.7 }, 'caption'),
   style('creditTurned', 'Credit, turned', { swatch: 'paper', tint: 1, align: 'left' }, 'credit'),
@@ -381,7 +394,32 @@ const FURNITURE: readonly DocumentRecord[] = [
   },
 ];
 
+/** Pull quotes: in their column, ruled over the gutter of two, large across two, and in white on a picture. */
+const QUOTES: readonly DocumentRecord[] = [
+  { id: 'quote-plain', kind: 'quoteDesign', name: 'Plain', order: 'a0', style: 'pullQuote', stand: 'column', across: 1 },
+  {
+    id: 'quote-ruled',
+    kind: 'quoteDesign',
+    name: 'Between rules',
+    order: 'a1',
+    style: 'pullQuoteRuled',
+    stand: 'between',
+    across: 1,
+  },
+  { id: 'quote-large', kind: 'quoteDesign', name: 'Large', order: 'a2', style: 'pullQuoteLarge', stand: 'column', across: 2 },
+  {
+    id: 'quote-picture',
+    kind: 'quoteDesign',
+    name: 'On a picture',
+    order: 'a3',
+    style: 'pullQuoteSmall',
+    stand: 'picture',
+    across: 1,
+  },
+];
+
 export const LONGSPAR_HOUSE: readonly DocumentRecord[] = [
+  ...QUOTES,
   { id: 'profile', kind: 'profile', ...USUAL_LIMITS.coated, byline: 300, endMark: 300 },
   {
     id: 'details',

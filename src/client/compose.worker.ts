@@ -6,7 +6,7 @@ import { ActionError } from '@/core/actions/edit';
 import { addCaptions, type AddCaptions } from '@/core/actions/captions';
 import { lettersToFrame } from '@/core/actions/forms';
 import { fillFrame, type FillFrame, placePicture, type PlacePicture, swapPictures } from '@/core/actions/pictures';
-import { makeQuote, type Passage } from '@/core/actions/quotes';
+import { makeQuote, type QuoteChange, type QuoteOf, setQuote } from '@/core/actions/quotes';
 import { crowdedWords, fillSlots, type FillSlots } from '@/core/actions/slots';
 import { continueThread, placeStory, type ContinueThread, type PlaceStory } from '@/core/actions/stories';
 import { splitOff } from '@/core/actions/threads';
@@ -291,7 +291,9 @@ function plan(action: keyof PlannedActions, intent: PlannedActions[keyof Planned
     case 'continueThread':
       return { diff: storedDiff(continueThread(document, intent as ContinueThread, composer)) };
     case 'makeQuote':
-      return { diff: storedDiff(makeQuote(document, intent as Passage, composer)) };
+      return { diff: storedDiff(makeQuote(document, intent as QuoteOf, composer)) };
+    case 'setQuote':
+      return { diff: storedDiff(setQuote(document, intent as QuoteChange, composer)) };
     case 'placePicture':
       return { diff: storedDiff(placePicture(document, intent as PlacePicture, composer)) };
     case 'fillFrame':

@@ -1,6 +1,6 @@
 import type { AddCaptions } from '@/core/actions/captions';
 import type { FillFrame, PlacePicture } from '@/core/actions/pictures';
-import type { Passage } from '@/core/actions/quotes';
+import type { Passage, QuoteChange, QuoteOf } from '@/core/actions/quotes';
 import type { FillSlots } from '@/core/actions/slots';
 import type { ContinueThread, PlaceStory } from '@/core/actions/stories';
 import type { Invisible, PlacedCaret, PlaceBeside, SelectedArea } from '@/core/compose/displayList/caret';
@@ -20,7 +20,8 @@ export interface PlannedActions {
   placeStory: PlaceStory;
   continueThread: ContinueThread;
   fillSlots: FillSlots;
-  makeQuote: Passage;
+  makeQuote: QuoteOf;
+  setQuote: QuoteChange;
   placePicture: PlacePicture;
   fillFrame: FillFrame;
   /** The two frames whose pictures change places. */

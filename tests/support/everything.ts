@@ -71,6 +71,16 @@ export const everything: readonly DocumentRecord[] = [
       wrap: { mode: 'frame', standOff: 6 },
     },
   },
+  {
+    id: 'quotes',
+    kind: 'quoteDesign',
+    name: 'Set off',
+    order: 'a0',
+    style: 'body',
+    finish: 'finish',
+    stand: 'column',
+    across: 2,
+  },
   textRecord('boxed', docOf([paragraph('body', prose(14, 5))]), { role: 'caption' }),
   {
     ...textFrame('finished', 'boxed', 'p2', { x: 220, y: 150, w: 90, h: 80 }),

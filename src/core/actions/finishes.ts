@@ -36,7 +36,7 @@ const STAYS: ReadonlySet<FinishedKey> = new Set(['shape', 'inset', 'wrap']);
 const GONE: ReadonlySet<string> = new Set(['own', ...FINISHED.filter((key) => !STAYS.has(key))]);
 
 /** A frame without what its finish now says for it. Hundreds are made at once: one walk over its fields, and no more objects. */
-function plain(frame: FrameRecord): FrameRecord {
+export function plain(frame: FrameRecord): FrameRecord {
   const out: Record<string, unknown> = {};
   for (const [key, value] of Object.entries(frame)) if (!GONE.has(key)) out[key] = value;
   return out as unknown as FrameRecord;

@@ -1,7 +1,15 @@
 import { describe, expect, it } from 'vitest';
-import { document, prose, textFrame, textRecord, baseRecords } from '../../../tests/support/documents';
+import {
+  baseRecords,
+  document,
+  pictureFrame,
+  pictureRecord,
+  prose,
+  textFrame,
+  textRecord,
+} from '../../../tests/support/documents';
 import { docOf, paragraphsOf, plainText } from '../records/body';
-import { paragraph } from '../../../tests/support/composed';
+import { paragraph, paragraphStyle } from '../../../tests/support/composed';
 import { composerFor } from '../../../tests/support/faces';
 import { quoteTrouble } from '../checks/rules/quotes';
 import { withEllipsis } from '../editing/leavingOut';
@@ -9,9 +17,19 @@ import { sentencesOf } from '../compose/displayList/sentences';
 import { middleOf } from '../geometry/box';
 import { applied } from '../records/diff';
 import { type Document, get } from '../records/document';
-import type { FrameRecord, TextRecord } from '../records/index';
+import type { DocumentRecord, FrameRecord, TextRecord } from '../records/index';
 import { Edit } from './edit';
-import { makeQuote, QUOTE_STAND_OFF, saysOf } from './quotes';
+import { setTextLayout } from './frames';
+import {
+  addQuoteDesign,
+  designOf,
+  makeQuote,
+  QUOTE_STAND_OFF,
+  removeQuoteDesign,
+  saysOf,
+  setQuote,
+  setQuoteDesign,
+} from './quotes';
 
 const SENTENCE = 'A kite is finished when it is broken, and not a day before.';
 const story = (): Document =>
@@ -70,6 +88,87 @@ describe('where a quote goes', () => {
       middles.push({ on: frame.on, ...middle });
       doc = after;
     }
+  });
+});
+
+describe('where else a quote stands', () => {
+  const design = (id: string, more: object) =>
+    ({ id, kind: 'quoteDesign', name: id, order: id, style: 'body', stand: 'column', across: 1, ...more }) as DocumentRecord;
+  const withDesigns = (): Document =>
+    document(
+      ...story().records.values(),
+      paragraphStyle('large', { size: 16, leading: 18 }),
+      { id: 'set', kind: 'finish', name: 'Set off', order: 'a0', look: { fill: { swatch: 'tint', tint: 1 }, inset: 4 } },
+      design('a1', {}),
+      design('a2', { style: 'large', finish: 'set', across: 2 }),
+    );
+  const picture = (x: number): DocumentRecord[] => [
+    pictureRecord('photo', { focus: { x, y: 0.5 } }),
+    pictureFrame('pf', 'photo', 'p2', { x: 50, y: 350, w: 300, h: 200 }, { mode: 'frame', standOff: 5 }),
+  ];
+  const first = { paragraph: 0, from: 0, to: 60 };
+
+  it('is across two columns, over the gutter between two, or in one again, with no line pushed out', async () => {
+    const doc = withDesigns();
+    const { composer } = await composerFor(doc);
+    const over = (of: Document) => composer.compose(of).fits.get('text')!.oversetLines;
+    const { after, frame } = quoted(doc, first, composer);
+    const set = (of: Document, change: object) => {
+      const next = applied(of, setQuote(of, { frame: frame.id, ...change }, composer));
+      expect(over(next)).toBe(over(doc));
+      return { next, box: get(next, 'frame', frame.id).box };
+    };
+    // Columns of 90 points with gutters of 15, from 50 on.
+    expect(frame.box.w).toBeCloseTo(90, 6);
+    const two = set(after, { stand: 'column', across: 2 });
+    expect(two.box.w).toBeCloseTo(195, 6);
+    expect([50, 155].some((x) => Math.abs(x - two.box.x) < 0.01)).toBe(true);
+    const between = set(two.next, { stand: 'between' });
+    expect(between.box.w).toBeCloseTo(90, 6);
+    expect([147.5, 252.5].some((x) => Math.abs(x - middleOf(between.box).x) < 0.01)).toBe(true);
+    const one = set(between.next, { stand: 'column', across: 1 });
+    expect(one.box.w).toBeCloseTo(90, 6);
+    expect(() => setQuote(after, { frame: frame.id, stand: 'column', across: 4 }, composer)).toThrow('not that many columns');
+    expect(() => setQuote(after, { frame: frame.id, stand: 'picture' }, composer)).toThrow('no picture on that spread');
+  });
+
+  it.each([0.2, 0.8])('is on a picture, away from what it shows (%s of its width), and keeps no text away there', async (x) => {
+    const doc = document(...withDesigns().records.values(), ...picture(x));
+    const { composer } = await composerFor(doc);
+    const { after, frame } = quoted(doc, first, composer);
+    const next = applied(after, setQuote(after, { frame: frame.id, stand: 'picture' }, composer));
+    const own = get(next, 'frame', frame.id);
+    expect(own).toMatchObject({ on: 'p2', wrap: { mode: 'none' }, content: { ignoresWraps: true } });
+    expect(middleOf(own.box).x > 200).toBe(x < 0.5);
+    expect(own.box.y).toBeGreaterThan(350);
+    expect(own.box.y + own.box.h).toBeLessThan(550);
+  });
+
+  it('has a design: its style, its finish, and where that usually stands', async () => {
+    const doc = withDesigns();
+    const { composer } = await composerFor(doc);
+    const { after, frame, text } = quoted(doc, first, composer);
+    expect(designOf(after, text)?.id).toBe('a1');
+    const next = applied(after, setQuote(after, { frame: frame.id, design: 'a2' }, composer));
+    expect(get(next, 'frame', frame.id)).toMatchObject({ finish: 'set', own: ['wrap'] });
+    expect(get(next, 'frame', frame.id).box.w).toBeCloseTo(195, 6);
+    expect(designOf(next, get(next, 'text', text.id))?.id).toBe('a2');
+    expect(plainText(paragraphsOf(get(next, 'text', text.id).body)[0]!)).toBe(plainText(paragraphsOf(text.body)[0]!));
+    // A story of one column has no room for two: the quote stands in its column all the same.
+    const narrow = applied(doc, setTextLayout(doc, ['left', 'right'], { columns: 1 }));
+    const diff = makeQuote(narrow, { text: 'text', ...first, design: 'a2' }, composer);
+    expect(diff.added.find((each): each is FrameRecord => each.kind === 'frame')!.box.w).toBeCloseTo(300, 6);
+  });
+
+  it('is named, added, changed and removed as a design of the house', () => {
+    let doc = withDesigns();
+    doc = applied(doc, addQuoteDesign(doc));
+    const added = [...doc.records.values()].find((each) => each.kind === 'quoteDesign' && each.name === 'Pull quote')!;
+    doc = applied(doc, setQuoteDesign(doc, added.id, { name: 'Ruled', stand: 'between', finish: 'set' }));
+    expect(get(doc, 'quoteDesign', added.id)).toMatchObject({ name: 'Ruled', stand: 'between', finish: 'set' });
+    expect(() => setQuoteDesign(doc, added.id, { name: 'a1' })).toThrow('There is a pull quote design called a1 already.');
+    doc = applied(doc, removeQuoteDesign(doc, added.id));
+    expect(doc.records.has(added.id)).toBe(false);
   });
 });
 

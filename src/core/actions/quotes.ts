@@ -1,35 +1,42 @@
 import { paragraphsOf, plainBody, plainText } from '../records/body';
 import type { Diff } from '../records/diff';
-import { type Document, find, framesOn, get } from '../records/document';
-import type { FrameRecord, TextRecord } from '../records/index';
+import { all, type Document, find, get } from '../records/document';
+import type { FrameRecord, QuoteDesignRecord, TextRecord } from '../records/index';
 import { textIn } from '../records/kinds/frames';
-import type { TextItem } from '../compose/displayList/displayList';
-import { type Box, middleOf, overlaps } from '../geometry/box';
-import { placedPage, placedPages } from '../page/pages';
-import { ActionError, Edit, newId, orderAfter } from './edit';
-import { growingText, pageWithGrid, putFrame } from './frames';
+import type { Stand } from '../records/quoteDesign';
+import { said } from '../records/said';
+import { ActionError, Edit, freeName, newId, orderAfter, ownName } from './edit';
+import { plain } from './finishes';
+import { growingText } from './frames';
+import { findPassage, type Passage, putWell, type Standing } from './quotePlaces';
 import { inOwnStyles } from './styles';
 import type { Typesetter } from './typesetter';
+
+export type { Passage } from './quotePlaces';
 
 /** Stand-off around a pull quote: 0.1875 in is usual (common practice). */
 export const QUOTE_STAND_OFF = 13.5;
 
-/** A stretch of one paragraph of a text: characters `from` to `to`. */
-export interface Passage {
-  readonly text: string;
-  readonly paragraph: number;
-  readonly from: number;
-  readonly to: number;
+/** A passage that is to be quoted, and the design to quote it in: the first of the house when not said. */
+export interface QuoteOf extends Passage {
+  readonly design?: string | undefined;
+}
+
+/** How a quote is to look and stand from now on; what is not said stays. */
+export interface QuoteChange {
+  readonly frame: string;
+  readonly design?: string | undefined;
+  readonly stand?: Stand | undefined;
+  readonly across?: number | undefined;
 }
 
 /**
- * Makes a pull quote of a passage, in the house's style. Places in the columns of its story on the spread are tried by composing
- * each; it goes where it does least harm: where no line is pushed out, away from the passage itself and from other quotes, and not
- * at the head or foot of a column. It keeps the passage's words, so that a later change of the story can be noticed.
+ * Makes a pull quote of a passage, in a design of the house, where it does least harm. It keeps the passage's words, so that a later
+ * change of the story can be noticed.
  *
  * @throws ActionError when the passage is not shown on any page
  */
-export function makeQuote(document: Document, passage: Passage, typesetter: Typesetter): Diff {
+export function makeQuote(document: Document, { design: id, ...passage }: QuoteOf, typesetter: Typesetter): Diff {
   const edit = new Edit(document);
   const source = get(document, 'text', passage.text);
   const paragraph = paragraphsOf(source.body)[passage.paragraph];
@@ -37,170 +44,159 @@ export function makeQuote(document: Document, passage: Passage, typesetter: Type
   if (words === '') throw new ActionError('There are no words to quote there.');
   const spot = findPassage(typesetter, document, passage);
   if (!spot) throw new ActionError('That sentence is not on a page yet, so there is no place beside it.');
-  const before = typesetter.compose(document).fits.get(source.id);
-  const columns = columnsOf(document, typesetter, passage.text, spot.page);
-  const first = columns.find(({ box }) => box === spot.item.columns[spot.column]!.box) ?? columns[0]!;
-
+  const design = id === undefined ? all(document, 'quoteDesign')[0] : get(document, 'quoteDesign', id);
   const text = edit.put<TextRecord>(
     inOwnStyles(document, {
       id: newId(),
       kind: 'text',
       role: 'quote',
       story: source.story,
-      body: plainBody('pullQuote', withQuotes(words)),
+      body: plainBody(design?.style ?? 'pullQuote', withQuotes(words)),
       source: { text: source.id, words },
     }),
   );
-  const { grid } = pageWithGrid(document, first.page);
-  const { box } = first;
-  const frame = putFrame(edit, first.page, { x: box.x, y: box.y, w: box.w, h: grid.step }, growingText(text.id), {
-    mode: 'frame',
-    standOff: QUOTE_STAND_OFF,
-    outline: 'alpha',
-  });
-  const { h } = typesetter.compose(edit.document).grown.get(frame.id)!;
-  const others = quotesNear(document, spot.page);
-  const there = (place: QuotePlace): FrameRecord => ({
-    ...frame,
-    on: place.page,
-    order: orderAfter(framesOn(document, place.page)),
-    box: place.box,
-  });
-  let best: { readonly place: QuotePlace; readonly harm: number } | undefined;
-  for (const place of placesIn(document, columns, h, source.id)) {
-    const trial = new Edit(edit.document);
-    trial.put(there(place));
-    const { fits, grown } = typesetter.compose(trial.document);
-    const fit = fits.get(source.id);
-    const lost = Math.max(0, (fit?.oversetLines ?? 0) - (before?.oversetLines ?? 0));
-    const gaveWay =
-      Math.max(0, (fit?.gaveWay ?? 0) - (before?.gaveWay ?? 0)) + Math.max(0, (fit?.overfull ?? 0) - (before?.overfull ?? 0));
-    const tall = (grown.get(frame.id)?.h ?? h) > place.column.h ? 1 : 0;
-    const harm = 1000 * tall + LOST * lost + GAVE_WAY * gaveWay + nearness(place, spot, others) + EDGE * (place.isAtEdge ? 1 : 0);
-    if (!best || harm < best.harm) best = { place, harm };
+  const how: Standing = { stand: design?.stand ?? 'column', across: design?.across ?? 1 };
+  const frame: FrameRecord = {
+    id: newId(),
+    kind: 'frame',
+    on: spot.page,
+    side: 'both',
+    box: spot.box,
+    order: orderAfter([]),
+    content: growingText(text.id),
+    wrap: { mode: 'frame', standOff: QUOTE_STAND_OFF, outline: 'alpha' },
+  };
+  const laid = standing(dressed(frame, design), how);
+  try {
+    putWell(edit, laid, source.id, spot, how, typesetter);
+  } catch (error) {
+    // A design that has no room here stands in one column, as any quote can.
+    if (!(error instanceof ActionError) || (how.stand === 'column' && how.across === 1)) throw error;
+    const plainly: Standing = { stand: 'column', across: 1 };
+    putWell(edit, standing(dressed(frame, design), plainly), source.id, spot, plainly, typesetter);
   }
-  const place = best?.place ?? { page: first.page, box: { ...frame.box, h } };
-  edit.put({ ...frame, on: place.page, order: orderAfter(framesOn(document, place.page)), box: { ...place.box, h } });
   return edit.diff();
 }
 
-/** What harm weighs: a line of the story that is pushed out, a wish of its styles that gives way, a place at a column's edge. */
-const LOST = 20;
-const GAVE_WAY = 4;
-const EDGE = 6;
-/** Points from the passage, and from other quotes, beyond which nobody reads the two as one. */
-const AWAY = 130;
-/** Steps of a column's height at which a quote is tried. */
-const HEIGHTS = [0.12, 0.3, 0.45, 0.6, 0.75] as const;
-/** Places that are composed at most. */
-const MOST_TRIED = 24;
-
-/** A column of a story on a page. */
-interface StoryColumn {
-  readonly page: string;
-  readonly box: Box;
-}
-
-interface QuotePlace {
-  readonly page: string;
-  readonly box: Box;
-  readonly column: Box;
-  readonly isAtEdge: boolean;
-}
-
-/** The columns a story has on the spread of a page; what is turned is left out. */
-function columnsOf(document: Document, typesetter: Typesetter, text: string, page: string): StoryColumn[] {
-  const spread = placedPage(document, page)?.spread;
-  const pages = new Set(placedPages(document).flatMap((each) => (each.spread === spread ? [each.page.id] : [])));
-  return typesetter
-    .compose(document)
-    .pages.flatMap((list) =>
-      pages.has(list.page)
-        ? list.items.flatMap((item) =>
-            item.type === 'text' && item.text === text && !item.transform
-              ? item.columns.map(({ box }) => ({ page: list.page, box }))
-              : [],
-          )
-        : [],
-    );
-}
-
-/** Where a quote so high could go: on the grid, inside its column, on nothing else that lies there. */
-function placesIn(document: Document, columns: readonly StoryColumn[], h: number, text: string): QuotePlace[] {
-  const out: QuotePlace[] = [];
-  for (const { page, box: column } of columns) {
-    const { grid } = pageWithGrid(document, page);
-    const top = grid.first - grid.step;
-    const taken = framesOn(document, page).filter(
-      (frame) => textIn(frame) !== text && !frame.hidden && (frame.wrap.mode !== 'none' || textIn(frame) !== undefined),
-    );
-    for (const share of HEIGHTS) {
-      const y = top + Math.round((column.y + share * (column.h - h) - top) / grid.step) * grid.step;
-      const box = { x: column.x, y: Math.max(column.y, y), w: column.w, h };
-      if (box.y + h > column.y + column.h || taken.some((frame) => overlaps(frame.box, box))) continue;
-      const room = Math.min(box.y - column.y, column.y + column.h - box.y - h);
-      out.push({ page, box, column, isAtEdge: room < 4 * grid.step });
-    }
-  }
-  // Evenly out of all there are.
-  const every = Math.ceil(out.length / MOST_TRIED);
-  return out.filter((_, i) => i % every === 0);
-}
-
-/** Boxes of other quotes on the spread of a page. */
-function quotesNear(document: Document, page: string): readonly { readonly page: string; readonly box: Box }[] {
-  const spread = placedPage(document, page)?.spread;
-  return placedPages(document)
-    .filter((each) => each.spread === spread)
-    .flatMap((each) =>
-      framesOn(document, each.page.id).flatMap((frame) =>
-        find(document, 'text', textIn(frame))?.role === 'quote' ? [{ page: each.page.id, box: frame.box }] : [],
-      ),
-    );
-}
-
-/** How much too near a place lies to the passage that is quoted, and to other quotes. */
-function nearness(
-  { page, box }: QuotePlace,
-  spot: { readonly page: string; readonly y: number; readonly box: Box },
-  others: readonly { readonly page: string; readonly box: Box }[],
-): number {
-  const middle = middleOf(box);
-  const near = (of: Box, on: string): number => {
-    if (on !== page) return 0;
-    const at = middleOf(of);
-    return Math.max(0, AWAY - Math.hypot(at.x - middle.x, at.y - middle.y)) / 4;
+/**
+ * Gives a quote another design, or another place: across more columns, between two, on a picture. It goes where it does least harm
+ * there.
+ *
+ * @throws ActionError where there is no such place, or its story is on no page of the spread
+ */
+export function setQuote(document: Document, { frame: id, design: to, ...change }: QuoteChange, typesetter: Typesetter): Diff {
+  const edit = new Edit(document);
+  const frame = get(document, 'frame', id);
+  const text = find(document, 'text', textIn(frame));
+  if (text?.role !== 'quote') throw new ActionError('That is no pull quote.');
+  const design = to === undefined ? designOf(document, text) : get(document, 'quoteDesign', to);
+  if (to !== undefined && design) edit.put({ ...text, body: restyled(text.body, design.style) });
+  const how: Standing = {
+    stand: change.stand ?? design?.stand ?? 'column',
+    across: change.across ?? (change.stand === undefined ? (design?.across ?? 1) : 1),
   };
-  const own = { ...spot.box, y: spot.y, h: 0 };
-  const at = middleOf(own);
-  // Of places that are far enough the nearest, on the same page first.
-  const far = page === spot.page ? Math.hypot(at.x - middle.x, at.y - middle.y) / 400 : 3;
-  const passage = near(own, spot.page) + far;
-  return passage + others.reduce((sum, other) => sum + 1.5 * near(other.box, other.page), 0);
+  const source = sourceOf(document, text);
+  const spot = source && spotOf(document, text, source, frame, typesetter);
+  if (!source || !spot)
+    throw new ActionError('The story of the quote is not on this spread, so there is no place for it beside it.');
+  const laid = standing(to === undefined ? frame : dressed(frame, design), how);
+  putWell(edit, laid, source.id, spot, how, typesetter);
+  return edit.diff();
 }
 
-function findPassage(typesetter: Typesetter, document: Document, passage: Passage) {
-  for (const list of typesetter.compose(document).pages) {
-    for (const item of list.items) {
-      if (item.type !== 'text' || item.text !== passage.text) continue;
-      for (let column = 0; column < item.columns.length; column++) {
-        const { lines, paragraphs } = item.columns[column]!;
-        const line = lines.find(
-          (each, i) =>
-            paragraphs[i] === passage.paragraph && each.runs.some((run) => run.to > passage.from && run.from < passage.to),
-        );
-        if (line)
-          return {
-            page: list.page,
-            item: item satisfies TextItem,
-            column,
-            y: line.baseline - line.ascent,
-            box: item.columns[column]!.box,
-          };
-      }
+/** The running text that a quote is of: the one it is tied to, else that of its story. */
+const sourceOf = (document: Document, { source, story }: TextRecord): TextRecord | undefined =>
+  find(document, 'text', source?.text) ??
+  (story === undefined ? undefined : all(document, 'text').find((each) => each.role === 'body' && each.story === story));
+
+/** Where the words of a quote stand in its story; where they cannot be found, where the quote itself stands. */
+function spotOf(
+  document: Document,
+  { source: from }: TextRecord,
+  source: TextRecord,
+  frame: FrameRecord,
+  typesetter: Typesetter,
+) {
+  const words = from?.words;
+  if (words !== undefined)
+    for (const [paragraph, own] of paragraphsOf(source.body).entries()) {
+      const at = plainText(own).indexOf(words);
+      const spot =
+        at < 0 ? undefined : findPassage(typesetter, document, { text: source.id, paragraph, from: at, to: at + words.length });
+      if (spot) return spot;
     }
-  }
-  return undefined;
+  return { page: frame.on, box: frame.box, y: frame.box.y };
+}
+
+/** The design that a quote has: of those in its style the first. */
+export const designOf = (document: Document, { body }: TextRecord): QuoteDesignRecord | undefined => {
+  const style = (paragraphsOf(body)[0]?.attrs as { style?: string } | undefined)?.style;
+  return all(document, 'quoteDesign').find((each) => each.style === style);
+};
+
+/** A frame with the finish of a design in the place of its own look. */
+function dressed(frame: FrameRecord, design: QuoteDesignRecord | undefined): FrameRecord {
+  return design ? said({ ...plain(frame), finish: design.finish }) : frame;
+}
+
+/** A frame as it has to be for where it stands: on a picture it keeps nothing away, and nothing keeps it away. */
+function standing(frame: FrameRecord, { stand }: Standing): FrameRecord {
+  if (frame.content.type !== 'text') return frame;
+  const isOn = stand === 'picture';
+  return {
+    ...frame,
+    content: { ...frame.content, grows: true, ignoresWraps: isOn },
+    wrap: isOn ? { ...frame.wrap, mode: 'none' } : { mode: 'frame', standOff: QUOTE_STAND_OFF, outline: 'alpha' },
+    ...(frame.finish === undefined ? {} : { own: [...new Set([...(frame.own ?? []), 'wrap' as const])] }),
+  };
+}
+
+/** A body with all its paragraphs in a style. */
+const restyled = (body: TextRecord['body'], style: string): TextRecord['body'] =>
+  body.type.create(
+    body.attrs,
+    body.content.content.map((node) =>
+      node.type.name === 'paragraph' ? node.type.create({ ...node.attrs, style }, node.content, node.marks) : node,
+    ),
+  );
+
+/** Adds a design of pull quotes: the same as another under a new name, or a plain one. */
+export function addQuoteDesign(document: Document): Diff {
+  const edit = new Edit(document);
+  const designs = all(document, 'quoteDesign');
+  const styles = all(document, 'paragraphStyle');
+  const style = styles.find(({ id }) => id === 'pullQuote') ?? styles[0];
+  if (!style) throw new ActionError('A pull quote needs a paragraph style first. Add one in Type.');
+  edit.put<QuoteDesignRecord>({
+    id: newId(),
+    kind: 'quoteDesign',
+    name: freeName(designs, 'Pull quote'),
+    order: orderAfter(designs),
+    style: style.id,
+    stand: 'column',
+    across: 1,
+  });
+  return edit.diff();
+}
+
+/** Changes a design: quotes that are made from then on are so. @throws ActionError where its name will not do */
+export function setQuoteDesign(
+  document: Document,
+  id: string,
+  change: Partial<Pick<QuoteDesignRecord, 'name' | 'style' | 'finish' | 'stand' | 'across'>>,
+): Diff {
+  const edit = new Edit(document);
+  const design = get(document, 'quoteDesign', id);
+  const name =
+    change.name === undefined ? design.name : ownName(all(document, 'quoteDesign'), 'pull quote design', change.name, id);
+  edit.put(said({ ...design, ...change, name }));
+  return edit.diff();
+}
+
+export function removeQuoteDesign(document: Document, id: string): Diff {
+  const edit = new Edit(document);
+  edit.remove(get(document, 'quoteDesign', id).id);
+  return edit.diff();
 }
 
 /** An opening or closing mark; an apostrophe stands between two letters. */

@@ -17,6 +17,7 @@ import type {
   MasterRecord,
   PaletteRecord,
   ProfileRecord,
+  QuoteDesignRecord,
 } from '../records/index';
 import { textLayout } from '../records/frame';
 import { pageGrid, stretchBox } from '../page/grid';
@@ -95,6 +96,7 @@ export function startingHouse(
     ...swatches(kind, palette),
     ...finishes(),
     ...styles(kind, size, leading),
+    ...quoteDesigns(),
   ];
   // Blank pages are all on one master: what is set for it is set for them.
   if (blank) return design.filter((record) => record !== plain);
@@ -229,6 +231,9 @@ function swatches(kind: PublicationKind, inUse: number): DocumentRecord[] {
   ];
 }
 
+/** Above and below a pull quote. */
+const QUOTE_RULE = { weight: 1.5, swatch: 'accent1', tint: 1, width: 'column', leftIndent: 0, rightIndent: 0 } as const;
+
 /** Looks to begin with: of a box beside a story, of a picture with a fine edge, and of a plate for words on a picture. */
 function finishes(): DocumentRecord[] {
   const wrap = { mode: 'frame', standOff: mm(4) } as const;
@@ -257,6 +262,21 @@ function finishes(): DocumentRecord[] {
   ];
 }
 
+/**
+ * Four pull quotes: plain in its column, between two rules over the gutter of two columns, on a panel, and large across two columns
+ * with a mark of its own.
+ */
+function quoteDesigns(): DocumentRecord[] {
+  const design = (id: string, name: string, more: Pick<QuoteDesignRecord, 'style' | 'stand' | 'across' | 'finish'>, i: number) =>
+    ({ id, kind: 'quoteDesign', name, order: `a${i}`, ...more }) satisfies DocumentRecord;
+  return [
+    design('quote-plain', 'Plain', { style: 'pullQuote', stand: 'column', across: 1 }, 0),
+    design('quote-ruled', 'Between rules', { style: 'pullQuoteRuled', stand: 'between', across: 1 }, 1),
+    design('quote-panel', 'On a panel', { style: 'pullQuotePanel', stand: 'column', across: 1, finish: BOX_OUT }, 2),
+    design('quote-large', 'Large, with a mark', { style: 'pullQuoteLarge', stand: 'column', across: 2 }, 3),
+  ];
+}
+
 /** Their places among the finishes. */
 const ORDERS: Readonly<Record<string, string>> = { [BOX_OUT]: 'a0', hairline: 'a1', plate: 'a2' };
 
@@ -278,10 +298,17 @@ function styles(kind: PublicationKind, size: number, leading: number): DocumentR
     name: 'Small capitals',
     properties: { letterCase: 'smallCapitals', tracking: 30 },
   };
+  const mark: CharacterStyleRecord = {
+    id: 'quoteMark',
+    kind: 'characterStyle',
+    name: 'Quotation mark, large',
+    properties: { swatch: 'accent1', weight: 900, italic: false },
+  };
   const display = { ...still, family: SERIF, onGrid: false, keepTogether: true } as const;
   const small = { ...still, family: SANS, onGrid: false } as const;
   return [
     emphasis,
+    mark,
     style('body', 'Body', {
       family: SERIF,
       size,
@@ -311,6 +338,36 @@ function styles(kind: PublicationKind, size: number, leading: number): DocumentR
     style('caption', 'Caption', { ...small, size: size - 2, leading: size + 0.5 }),
     style('credit', 'Credit', { ...small, size: size - 3.5, leading: size - 1.5, letterCase: 'upper', tracking: 40 }),
     style('pullQuote', 'Pull quote', { ...display, italic: true, size: 1.7 * size, leading: 2 * size, swatch: 'accent1' }),
+    style(
+      'pullQuoteRuled',
+      'Pull quote, ruled',
+      {
+        align: 'centre',
+        italic: false,
+        weight: 600,
+        ruleAbove: { ...QUOTE_RULE, offset: 1.75 * size },
+        ruleBelow: { ...QUOTE_RULE, offset: 0.85 * size },
+      },
+      'pullQuote',
+    ),
+    style(
+      'pullQuotePanel',
+      'Pull quote, on a panel',
+      { ...small, weight: 600, size: 1.45 * size, leading: 1.8 * size },
+      'pullQuote',
+    ),
+    style(
+      'pullQuoteLarge',
+      'Pull quote, large',
+      {
+        size: 2.4 * size,
+        leading: 2.65 * size,
+        swatch: 'ink',
+        tracking: -5,
+        dropCap: { lines: 2, letters: 1, gap: 0.4 * size, style: 'quoteMark' },
+      },
+      'pullQuote',
+    ),
     style('nameplate', 'Nameplate', {
       ...still,
       family: kind === 'newsletter' ? SANS : SERIF,

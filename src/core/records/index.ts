@@ -14,6 +14,7 @@ import type { PageRecord } from './page';
 import type { ParagraphStyleRecord } from './paragraphStyle';
 import type { PictureRecord } from './picture';
 import type { ProfileRecord } from './profile';
+import type { QuoteDesignRecord } from './quoteDesign';
 import type { SectionRecord } from './section';
 import type { StoryRecord } from './story';
 import type { PaletteRecord, SwatchRecord } from './swatch';
@@ -40,6 +41,7 @@ export interface RecordKinds {
   palette: PaletteRecord;
   finish: FinishRecord;
   furniture: FurnitureRecord;
+  quoteDesign: QuoteDesignRecord;
   profile: ProfileRecord;
   acceptance: AcceptanceRecord;
 }
@@ -65,6 +67,7 @@ export type {
   ParagraphStyleRecord,
   PictureRecord,
   ProfileRecord,
+  QuoteDesignRecord,
   SectionRecord,
   StoryRecord,
   SwatchRecord,

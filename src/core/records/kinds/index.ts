@@ -11,6 +11,7 @@ import { MASTER } from '../master';
 import { PAGE } from '../page';
 import { PICTURE } from '../picture';
 import { PROFILE } from '../profile';
+import { QUOTE_DESIGN } from '../quoteDesign';
 import { SECTION } from '../section';
 import { STORY } from '../story';
 import { PALETTE, SWATCH } from '../swatch';
@@ -39,6 +40,7 @@ export const KINDS: { readonly [K in RecordKind]: Kind<RecordKinds[K]> } = {
   palette: PALETTE,
   finish: FINISH,
   furniture: FURNITURE,
+  quoteDesign: QUOTE_DESIGN,
   profile: PROFILE,
   acceptance: ACCEPTANCE,
 };

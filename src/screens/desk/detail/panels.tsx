@@ -28,6 +28,7 @@ const PANELS: {
         composer={desk.composer}
         onFit={() => desk.setFitting(content.text)}
         onQuote={desk.actions.mendQuote}
+        onSetQuote={(change) => void desk.actions.setQuote({ frame: each.frame.id, ...change })}
       />
       <Legible desk={desk} each={each} />
     </>

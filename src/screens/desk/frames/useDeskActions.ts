@@ -316,6 +316,8 @@ export function useDeskActions(store: DeskStore, composer: ComposerClient, say: 
       join: (intent: JoinThread) => act('Continue a story', (document) => joinThread(document, intent)),
       jumpLines: (text: string, on: boolean) =>
         act(on ? 'Add jump lines' : 'Remove jump lines', (document) => setJumpLines(document, text, on)),
+      setQuote: (intent: PlannedActions['setQuote']) =>
+        plan(intent.design === undefined ? 'Move a pull quote' : 'Change a pull quote', 'setQuote', intent),
       quote: (intent: PlannedActions['makeQuote']) => plan('Add a pull quote', 'makeQuote', intent),
       removePage: (page: string) => {
         const words = removalWords(store.document, [page]);

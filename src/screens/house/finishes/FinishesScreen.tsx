@@ -17,6 +17,7 @@ import { choicesIn } from '../../frame/choices';
 import { FinishSample } from '../../frame/FinishSample';
 import { type ChapterTools, HouseChapter } from '../HouseChapter';
 import { Removing } from '../Removing';
+import { QuoteDesigns } from './QuoteDesigns';
 
 interface FinishesScreenProps {
   readonly id: string;
@@ -116,6 +117,7 @@ function Finishes({ house, act, pressed, publication }: ChapterTools & { publica
           </section>
         )}
       </div>
+      <QuoteDesigns house={house} act={act} pressed={pressed} />
     </>
   );
 }
