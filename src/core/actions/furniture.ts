@@ -1,5 +1,7 @@
+import type { Node } from 'prosemirror-model';
 import { around, type Box, type Point } from '../geometry/box';
 import { withCaptions } from '../page/beside';
+import { docOf, paragraphsOf, plainText, textOf } from '../records/body';
 import type { Diff } from '../records/diff';
 import { all, type Document, find, framesOn, get } from '../records/document';
 import type { DocumentRecord, FrameRecord, FurnitureRecord, GroupRecord, TextRecord } from '../records/index';
@@ -105,6 +107,51 @@ export function putFurniture(document: Document, furniture: string, on: string, 
     const group = newGroup(edit);
     for (const { id } of parts) edit.put({ ...edit.get('frame', renamed(id)), group });
   }
+  return edit.diff();
+}
+
+/** Words of a piece of furniture that are filled in where it lies. */
+export interface Blank {
+  readonly text: string;
+  /** What is to stand there: its frame's name, or what the furniture says there. */
+  readonly label: string;
+  readonly words: string;
+}
+
+/** The words of what was put down of a piece of furniture, in the order in which they are read; those with fields fill themselves. */
+export function blanksOf(document: Document, frames: readonly FrameRecord[]): Blank[] {
+  return [...frames]
+    .sort((a, b) => a.box.y - b.box.y || a.box.x - b.box.x)
+    .flatMap((frame): Blank[] => {
+      const text = find(document, 'text', textIn(frame));
+      if (!text || !isPlain(text.body)) return [];
+      const part = find(document, 'frame', frame.piece);
+      const asked = find(document, 'text', part && textIn(part));
+      const label = frame.name ?? part?.name ?? (asked && wordsOf(asked.body).split('\n')[0]!.slice(0, 40)) ?? 'Words';
+      return [{ text: text.id, label: label.trim() || 'Words', words: wordsOf(text.body) }];
+    });
+}
+
+const wordsOf = (body: Node): string => paragraphsOf(body).map(plainText).join('\n');
+
+/** Paragraphs of words alone: no tables, fields or pictures, which a line of words would take away. */
+const isPlain = (body: Node): boolean =>
+  body.children.every((block) => block.type.name === 'paragraph' && block.children.every((node) => node.isText));
+
+/** Fills words in, a line for each paragraph: each is set as the one that stood there, those beyond the last as that is. */
+export function fillWords(document: Document, id: string, words: string): Diff {
+  const edit = new Edit(document);
+  const text = get(document, 'text', id);
+  if (!isPlain(text.body)) throw new ActionError('That text has more in it than words. Go into it to change it.');
+  const before = paragraphsOf(text.body);
+  const blocks = words.split('\n').map((line, i) => {
+    const like = before[Math.min(i, before.length - 1)]!;
+    // A line that is as it was keeps what is formatted in it.
+    if (before[i] && plainText(before[i]) === line) return before[i];
+    const marks = like.firstChild?.marks.filter(({ type }) => type.name !== 'link');
+    return like.type.create(like.attrs, line === '' ? [] : [textOf(line, marks)]);
+  });
+  edit.put({ ...text, body: docOf(blocks) });
   return edit.diff();
 }
 

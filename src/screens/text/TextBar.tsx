@@ -8,7 +8,7 @@ import { formatNumber } from '@/core/length/length';
 import type { Command } from '../frame/commands/command';
 import { CommandButton } from '../frame/commands/CommandButton';
 import { StripTools } from '@/parts/Strip';
-import { BREAKS, CASES, STARTS } from './textCommands';
+import { BREAKS, CASES, ROWS, STARTS } from './textCommands';
 import type { StyleLists } from './styleLists';
 import type { TextInHand } from './textInHand';
 import { type Formatter, useFormatting } from './formatter';
@@ -136,6 +136,7 @@ const Bar = memo(function Bar({
               ...LANGUAGES.map((value) => ({ value, name: languageName(value) })),
             ].map((each) => ({ ...each, value: `language-${each.value}`, group: 'Language' })),
             ...STARTS.map(({ value, name }) => ({ value: `start-${value}`, name, group: 'Paragraph starts' })),
+            ...(isWriting ? ROWS.map(({ change, name }) => ({ value: `table-${change}`, name, group: 'Table' })) : []),
             { value: 'to-style', name: 'Change the style to what is here', group: 'Style' },
             { value: 'new-style', name: 'New style from what is here …', group: 'Style' },
           ]}

@@ -1,3 +1,5 @@
+import { nextCell } from '@/core/editing/tableRows';
+import { tableAt } from '@/core/editing/tables';
 import { indentList } from '@/core/editing/formatting';
 import { paragraphIn, typeLineBreak, typeWords } from '@/core/editing/typing';
 import { type Command, matches } from '../frame/commands/command';
@@ -42,6 +44,10 @@ export function editingKey(
       return done();
     case 'Tab': {
       const now = inHand.now();
+      if (now && tableAt(now.state)) {
+        inHand.run(nextCell(event.shiftKey ? -1 : 1), 'Add a row');
+        return done();
+      }
       const isList = now && paragraphIn(now.state).attrs['list'] !== undefined;
       if (isList) inHand.run(indentList(event.shiftKey ? -1 : 1), 'Change the list');
       else if (!event.shiftKey) inHand.run(typeWords('\t'));

@@ -20,7 +20,7 @@ export class Formatter {
   readonly #store: DeskStore;
   readonly #inHand: TextInHand;
   readonly #whole: string | undefined;
-  readonly #say: Say;
+  readonly say: Say;
   #formatting: Formatting | undefined;
 
   /** @param whole the text of the one frame that is chosen */
@@ -28,7 +28,7 @@ export class Formatter {
     this.#store = store;
     this.#inHand = inHand;
     this.#whole = whole;
-    this.#say = say;
+    this.say = say;
   }
 
   selected(): SelectedText | undefined {
@@ -81,7 +81,7 @@ export class Formatter {
     try {
       this.#act('Change a style', (selected) => styleToWhatIsHere(this.#store.document, selected));
     } catch (error) {
-      this.#say((error as Error).message, 'wrong');
+      this.say((error as Error).message, 'wrong');
     }
   }
 

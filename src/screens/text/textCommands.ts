@@ -8,6 +8,7 @@ import {
   toggle,
   toggleList,
 } from '@/core/editing/formatting';
+import { changeRows, type RowChange, rowTrouble } from '@/core/editing/tableRows';
 import { partParagraph, typeField, typeLineBreak, typeWords, type TextCommand } from '@/core/editing/typing';
 import { FIELD_NAMES } from '@/core/records/bodySchema';
 import type { CharacterProperties } from '@/core/records/characterStyle';
@@ -42,6 +43,16 @@ export const STARTS: readonly { readonly value: StartIn | ''; readonly name: str
   { value: 'frame', name: 'in the next frame' },
   { value: 'page', name: 'on the next page' },
   { value: 'oddPage', name: 'on the next odd page' },
+];
+
+/** What is done to the rows and columns of the table that the caret is in. */
+export const ROWS: readonly { readonly change: RowChange; readonly name: string }[] = [
+  { change: 'rowAbove', name: 'Add a row above' },
+  { change: 'rowBelow', name: 'Add a row below' },
+  { change: 'columnLeft', name: 'Add a column to the left' },
+  { change: 'columnRight', name: 'Add a column to the right' },
+  { change: 'noRow', name: 'Remove the row' },
+  { change: 'noColumn', name: 'Remove the column' },
 ];
 
 /** Thousandths of an em that a press sets letters wider or closer by. */
@@ -110,6 +121,14 @@ export function textCommands(
     ),
     format('letters-none', 'Character style: none', undefined, () => setCharacterStyle(undefined), 'Change the character style'),
     command('table', 'Table …', 'Alt+T', writing, dialogs.table),
+    ...ROWS.map(({ change, name }) =>
+      command(`table-${change}`, name, undefined, writing, () => {
+        const now = inHand.now();
+        const trouble = now && rowTrouble(now.state, change);
+        if (trouble) formatter.say(trouble, 'wrong');
+        else inHand.run(changeRows(change), name);
+      }),
+    ),
     put('line-break', 'Line break', typeLineBreak),
     ...BREAKS.map(({ startIn, name }) => put(`break-${startIn}`, name, partParagraph(inHand.following, startIn))),
     ...FIELD_NAMES.map((name) => put(`field-${name}`, `Field: ${FIELD_WORDS[name]}`, typeField(name))),

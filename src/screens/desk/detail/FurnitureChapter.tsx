@@ -1,10 +1,11 @@
 'use client';
 
 import type { PointerEvent as ReactPointerEvent } from 'react';
-import { furnitureOf } from '@/core/actions/furniture';
+import { blanksOf, furnitureOf } from '@/core/actions/furniture';
 import { all, get } from '@/core/records/document';
 import type { FurnitureRecord } from '@/core/records/index';
 import { Group } from '@/parts/fields/Group';
+import { WordsField } from '@/parts/WordsField';
 import { FurnitureSample } from '../../frame/FurnitureSample';
 import type { Desk } from '../useDesk';
 import { KeepAs } from './KeepAs';
@@ -58,6 +59,12 @@ export function FurnitureChapter({ desk }: { desk: Desk }) {
   const { document, actions } = desk;
   const ids = desk.held.map(({ frame }) => frame.id);
   const furniture = ids.map((id) => furnitureOf(document, get(document, 'frame', id))).find((each) => each !== undefined);
+  const blanks = furniture
+    ? blanksOf(
+        document,
+        desk.held.map(({ frame }) => get(document, 'frame', frame.id)),
+      )
+    : [];
   return (
     <Group name="Furniture" now={furniture?.name} folded={!furniture}>
       {furniture ? (
@@ -66,6 +73,16 @@ export function FurnitureChapter({ desk }: { desk: Desk }) {
             <span className="font-medium">{furniture.name}</span>: what changes there changes here, but for what you filled or
             changed.
           </p>
+          {blanks.map(({ text, label, words }) => (
+            <WordsField
+              key={text}
+              label={label}
+              value={words}
+              most={4000}
+              lines={words.includes('\n') ? Math.min(8, words.split('\n').length + 1) : 1}
+              onChange={(to) => actions.fillWords(text, to)}
+            />
+          ))}
           <div className="flex flex-wrap gap-1">
             <button type="button" className="btn btn-xs min-h-6" onClick={() => actions.intoFurniture(ids)}>
               Make this the furniture

@@ -13,7 +13,7 @@ import { mended } from '@/core/checks/mends';
 import { putChart, setChart } from '@/core/actions/charts';
 import type { Chart } from '@/core/records/chart';
 import { combineFrames } from '@/core/actions/forms';
-import { intoFurniture, keepFurniture, partFurniture, putFurniture } from '@/core/actions/furniture';
+import { fillWords, intoFurniture, keepFurniture, partFurniture, putFurniture } from '@/core/actions/furniture';
 import type { Combining } from '@/core/geometry/shapes';
 import type { Appearance, RuleValues } from '@/core/properties/look';
 import type { Outline } from '@/core/geometry/outline';
@@ -246,6 +246,8 @@ export function useDeskActions(store: DeskStore, composer: ComposerClient, say: 
       recolourPages: (pages: readonly string[], from: string, to: string) =>
         act('Change a colour on pages', (document) => recolourPages(document, pages, new Map([[from, to]]))),
       mergeSwatch: (from: string, to: string) => act('Merge colours', (document) => mergeSwatch(document, from, to)),
+      /** @throws Error with a sentence where the words cannot stand there */
+      fillWords: (text: string, words: string) => void store.act('Fill in words', (document) => fillWords(document, text, words)),
       palette: (palette: string) => act('Change the palette', (document) => recolour(document, palette)),
       markOut: (intent: MarkOut) =>
         act(`Add ${intent.as === 'text' ? intent.as : withArticle(intent.as)}`, (document) => markOut(document, intent)),

@@ -1,5 +1,7 @@
 'use client';
 
+import { rowTrouble } from '@/core/editing/tableRows';
+import { ROWS } from '../../text/textCommands';
 import { withQuotes } from '@/core/actions/quotes';
 import { stretchWords } from '@/core/page/grid';
 import { find } from '@/core/records/document';
@@ -74,13 +76,21 @@ export function OverSurface({ desk, commands, textCommands }: OverSurfaceProps) 
         <CommandMenu
           label="What can be done with the text"
           {...within(desk.textMenu, desk.view.ground)}
-          commands={TEXT_MENU.flatMap((id) => textCommands.get(id) ?? []).filter(({ not }) => not === undefined)}
+          commands={[...inTable(desk), ...TEXT_MENU]
+            .flatMap((id) => textCommands.get(id) ?? [])
+            .filter(({ not }) => not === undefined)}
           onClose={closeTextMenu}
         />
       )}
       {now?.doing === 'carrying' && <CarriedThing at={now.carry} name={carriedName(desk, now.carry)} />}
     </>
   );
+}
+
+/** What can be done to rows and columns, where the text in hand is a table's. */
+function inTable({ inHand }: Desk): readonly string[] {
+  const now = inHand.now();
+  return now ? ROWS.flatMap(({ change }) => (rowTrouble(now.state, change) ? [] : [`table-${change}`])) : [];
 }
 
 const FLOATING: ReadonlySet<string> = new Set(['picking', 'asking', 'listing', 'carrying']);
