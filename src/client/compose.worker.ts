@@ -18,6 +18,7 @@ import { endOfSpace, galley, isGalley, measureOf } from '@/core/compose/measure/
 import { measuresOf } from '@/core/compose/measure/surface';
 import { partOf, showsOthers } from '@/core/compose/measure/part';
 import { slotWords } from '@/core/compose/measure/slotFits';
+import { letterForms } from '@/core/type/letterForms';
 import { sentencesOf } from '@/core/compose/displayList/sentences';
 import { samePlace } from '@/core/editing/places';
 import { applied, type Diff } from '@/core/records/diff';
@@ -475,6 +476,11 @@ const typesetter: Typesetter = {
     inTurn(() => {
       const language = find(base!, 'issue', 'issue')?.language ?? 'en-GB';
       return sentencesOf(get(base!, 'text', id), language, composer.compose(now()).pages);
+    }),
+  letterForms: (face, letters) =>
+    inTurn(() => {
+      const language = find(base!, 'issue', 'issue')?.language ?? 'en-GB';
+      return shaper.hasFace(face) ? letterForms(shaper, face, letters, language) : [];
     }),
   legibility: async (page, frame) => {
     const [document, list] = await inTurn(() => {

@@ -1,3 +1,4 @@
+import type { LetterForm } from '@/core/type/letterForms';
 import { proxy, releaseProxy, type Remote, wrap } from 'comlink';
 import type { Invisible, PlacedCaret, PlaceBeside, SelectedArea } from '@/core/compose/displayList/caret';
 import type { Fit } from '@/core/compose/text/fit';
@@ -283,6 +284,10 @@ export class ComposerClient {
 
   async sentences(text: string): Promise<readonly Sentence[]> {
     return (await this.#typesetter).sentences(text);
+  }
+
+  async letterForms(face: string, letters: string): Promise<readonly LetterForm[]> {
+    return (await this.#typesetter).letterForms(face, letters);
   }
 
   close(): void {

@@ -13,6 +13,7 @@ import type { Box, Point } from '@/core/geometry/box';
 import type { StoredDiff, StoredRecord } from '@/core/records/stored';
 import type { BodyJson } from '@/core/records/body';
 import type { TextPlace, TextRange } from '@/core/editing/places';
+import type { LetterForm } from '@/core/type/letterForms';
 import type { Chunk } from '@/formats/svg/painter';
 
 /** Actions that must see how text falls, and so are worked out beside the typesetter. */
@@ -206,6 +207,8 @@ export interface Typesetter {
   /** The beginning or end of the line that a place is in. */
   lineEdge(text: string, place: TextPlace, end: boolean): Promise<TextPlace>;
   sentences(text: string): Promise<readonly Sentence[]>;
+  /** The other forms that a face has for some letters. */
+  letterForms(face: string, letters: string): Promise<readonly LetterForm[]>;
   /** How a text contrasts with what lies under it on a page; undefined where that is paper alone. */
   legibility(page: string, frame: string): Promise<Legibility | undefined>;
   plan<A extends keyof PlannedActions>(action: A, intent: PlannedActions[A]): Promise<Planned>;

@@ -249,11 +249,15 @@ export interface PanelContent {
   readonly type: 'panel';
 }
 
+/** What rules are set of. */
+export const ORNAMENTS = ['diamonds', 'kites', 'stars', 'leaves', 'rings', 'teeth'] as const;
+export type Ornament = (typeof ORNAMENTS)[number];
+
 export interface RuleContent {
   readonly type: 'rule';
   readonly weight: number;
   /** What its line is like; plain when not said. */
-  readonly line?: 'dashed' | 'dotted' | 'double' | 'wavy' | undefined;
+  readonly line?: 'dashed' | 'dotted' | 'double' | 'wavy' | Ornament | undefined;
   /** What stands at its ends, the left or upper one first. */
   readonly start?: LineEnd | undefined;
   readonly end?: LineEnd | undefined;

@@ -260,7 +260,7 @@ export function CopyBench({ id, publication, name, house, today, at, store, comp
         </p>
       )}
       {dialogs}
-      {asked && <TextDialog asked={asked} formatter={formatter} onClose={() => setAsked(undefined)} />}
+      {asked && <TextDialog asked={asked} formatter={formatter} composer={composer} onClose={() => setAsked(undefined)} />}
       {arrived && (
         <BringIn
           document={id}

@@ -212,7 +212,7 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
         />
       )}
       {desk.colouring && <ColoursDialog desk={desk} onClose={() => desk.setColouring(false)} />}
-      {asked && <TextDialog asked={asked} formatter={desk.formatter} onClose={() => setAsked(undefined)} />}
+      {asked && <TextDialog asked={asked} formatter={desk.formatter} composer={composer} onClose={() => setAsked(undefined)} />}
       <Notices notices={desk.notices.list} onClose={desk.notices.close} />
     </div>
   );

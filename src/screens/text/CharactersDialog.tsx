@@ -1,10 +1,13 @@
 'use client';
 
-import { useDeferredValue, useState } from 'react';
+import type { EditorState } from 'prosemirror-state';
+import { useDeferredValue, useEffect, useState } from 'react';
 import { Header } from 'react-aria-components/Header';
 import { ListBox, ListBoxItem, ListBoxSection } from 'react-aria-components/ListBox';
 import { typeWords } from '@/core/editing/typing';
-import { formattingOf } from '@/core/editing/formatting';
+import type { ComposerClient } from '@/client/composerClient';
+import { formattingOf, setLetters } from '@/core/editing/formatting';
+import type { LetterForm } from '@/core/type/letterForms';
 import { chooseFace, FAMILIES } from '@/core/type/catalogue';
 import { type CharacterBlock, characterOf, charactersOf, codeWords, type FaceCharacter, meant } from '@/core/type/characters';
 import { Dialog } from '@/parts/Dialog';
@@ -34,8 +37,17 @@ function remember(code: number): void {
   }
 }
 
+interface CharactersDialogProps {
+  readonly formatter: Formatter;
+  readonly composer: ComposerClient;
+  readonly onClose: () => void;
+}
+
+/** Letters whose other forms are shown, at most. */
+const MOST_SHOWN = 12;
+
 /** Every character of the face in hand, by name, by block and by late use: a press puts it into the text. */
-export function CharactersDialog({ formatter, onClose }: { formatter: Formatter; onClose: () => void }) {
+export function CharactersDialog({ formatter, composer, onClose }: CharactersDialogProps) {
   const [typed, setTyped] = useState('');
   const [looked, setLooked] = useState<FaceCharacter>();
   const selected = formatter.selected();
@@ -43,6 +55,21 @@ export function CharactersDialog({ formatter, onClose }: { formatter: Formatter;
   const asked = now?.letters.family ?? FAMILIES[0]!;
   const family = FAMILIES.includes(asked) ? asked : FAMILIES[0]!;
   const face = chooseFace(family, 400, false)!.face.id;
+  const set = chooseFace(family, now?.letters.weight ?? 400, now?.letters.italic ?? false)?.face.id ?? face;
+  const letters = selected && !selected.state.selection.empty ? selectedWords(selected.state) : '';
+  const [forms, setForms] = useState<readonly LetterForm[]>([]);
+  useEffect(() => {
+    let isWanted = true;
+    if (letters !== '') void composer.letterForms(set, letters).then((found) => isWanted && setForms(found));
+    return () => void (isWanted = false);
+  }, [composer, set, letters]);
+  /** Takes a form for what is selected, or the usual one again. */
+  const take = (tag: string, isOn: boolean) => {
+    const before = now?.letters.features ?? [];
+    const features = isOn ? before.filter((each) => each !== tag) : [...before, tag];
+    formatter.run(setLetters({ features }, formatter.sheet()), 'Take another form of letters');
+    onClose();
+  };
   const [lately] = useState(recent);
   const whole = charactersOf(family);
   const has = new Set(whole.flatMap(({ characters }) => characters.map(({ code }) => code)));
@@ -73,6 +100,33 @@ export function CharactersDialog({ formatter, onClose }: { formatter: Formatter;
             />
           </label>
         </div>
+        {letters !== '' && forms.length > 0 && (
+          <section aria-label={`Other forms of “${letters}”`} className="pb-3">
+            <h3 className="chapter pb-1">Other forms of “{letters}”</h3>
+            <ul className="flex flex-wrap gap-1.5">
+              {forms.map(({ tag, name }) => {
+                const isOn = now?.letters.features?.includes(tag) === true;
+                return (
+                  <li key={tag}>
+                    <button
+                      type="button"
+                      aria-pressed={isOn}
+                      aria-label={`${name}${isOn ? ', taken' : ''}`}
+                      title={`${name} (${tag})`}
+                      className={`flex min-w-16 flex-col items-center border px-2 py-1 ${isOn ? 'border-primary' : 'border-base-300 hover:bg-base-content/5'}`}
+                      onClick={() => take(tag, isOn)}
+                    >
+                      <span className="text-2xl leading-8" style={{ fontFamily: `"${set}"`, fontFeatureSettings: `"${tag}"` }}>
+                        {letters}
+                      </span>
+                      <span className="text-2xs narrow opacity-75">{name}</span>
+                    </button>
+                  </li>
+                );
+              })}
+            </ul>
+          </section>
+        )}
         {shown.length === 0 && <p className="flex-1 opacity-75">{family} has no such character.</p>}
         <ListBox
           aria-label={`Characters of ${family}`}
@@ -109,6 +163,10 @@ export function CharactersDialog({ formatter, onClose }: { formatter: Formatter;
     </Dialog>
   );
 }
+
+/** The letters that are selected, as many as can be shown. */
+const selectedWords = ({ doc, selection: { from, to } }: EditorState): string =>
+  [...doc.textBetween(from, to, ' ').trim()].slice(0, MOST_SHOWN).join('');
 
 /** A character as it is seen; what is not seen by itself has its number, and what stands over another a ring to stand on. */
 function Sign({ character: { sign, code } }: { character: FaceCharacter }) {

@@ -131,6 +131,8 @@ const Bar = memo(function Bar({
             ...CASES.map((each) => ({ ...each, value: `case-${each.value}`, group: 'Case' })),
             { value: 'superscript', name: 'Superscript', group: 'Position' },
             { value: 'subscript', name: 'Subscript', group: 'Position' },
+            { value: 'fractions', name: 'Set fractions', group: 'Position' },
+            { value: 'ordinals', name: 'Raise the letters of ordinals', group: 'Position' },
             ...[
               { value: '', name: 'The issue’s language' },
               ...LANGUAGES.map((value) => ({ value, name: languageName(value) })),

@@ -1,6 +1,7 @@
 'use client';
 
 import { lazy, Suspense, useState } from 'react';
+import type { ComposerClient } from '@/client/composerClient';
 import { formattingOf, setLink } from '@/core/editing/formatting';
 import { Dialog } from '@/parts/Dialog';
 import { Wrong } from '@/parts/Wrong';
@@ -13,6 +14,7 @@ export type TextAsked = 'link' | 'newStyle' | 'characters' | 'table';
 interface TextDialogProps<A extends TextAsked = TextAsked> {
   readonly asked: A;
   readonly formatter: Formatter;
+  readonly composer: ComposerClient;
   readonly onClose: () => void;
 }
 
@@ -20,12 +22,12 @@ interface TextDialogProps<A extends TextAsked = TextAsked> {
 const CharactersDialog = lazy(() => import('./CharactersDialog').then((own) => ({ default: own.CharactersDialog })));
 
 /** What is asked of the text in hand. */
-export function TextDialog({ asked, formatter, onClose }: TextDialogProps) {
+export function TextDialog({ asked, formatter, composer, onClose }: TextDialogProps) {
   if (asked === 'table') return <TableDialog formatter={formatter} dress={formatter.tableDress()} onClose={onClose} />;
-  if (asked !== 'characters') return <WordsDialog asked={asked} formatter={formatter} onClose={onClose} />;
+  if (asked !== 'characters') return <WordsDialog asked={asked} formatter={formatter} composer={composer} onClose={onClose} />;
   return (
     <Suspense fallback={null}>
-      <CharactersDialog formatter={formatter} onClose={onClose} />
+      <CharactersDialog formatter={formatter} composer={composer} onClose={onClose} />
     </Suspense>
   );
 }

@@ -8,6 +8,7 @@ import {
   toggle,
   toggleList,
 } from '@/core/editing/formatting';
+import { raiseOrdinals, setFractions } from '@/core/editing/fractions';
 import { changeRows, type RowChange, rowTrouble } from '@/core/editing/tableRows';
 import { partParagraph, typeField, typeLineBreak, typeWords, type TextCommand } from '@/core/editing/typing';
 import { FIELD_NAMES } from '@/core/records/bodySchema';
@@ -98,6 +99,8 @@ export function textCommands(
         'Change the language',
       ),
     ),
+    format('fractions', 'Set fractions', undefined, () => setFractions),
+    format('ordinals', 'Raise the letters of ordinals', undefined, () => raiseOrdinals),
     format('bullets', 'List with bullets', undefined, () => toggleList('bullet')),
     format('numbers', 'List with numbers', undefined, () => toggleList('number')),
     ...STARTS.map(({ value, name }) =>

@@ -4,6 +4,7 @@ import { joinedAreas, lineArea } from '../../geometry/shapes';
 import type { Border, LineEnd, RuleContent } from '../../records/frame';
 import type { Contour } from '../displayList/displayList';
 import { grownContour, outlineOf } from './contours';
+import { ornamentLine } from './ornaments';
 
 /** Something to be painted along an edge: a line so wide along it, or an area of its own where that is 0. */
 export interface Stroke {
@@ -68,8 +69,10 @@ function ruleBody(line: RuleContent['line'], from: number, to: number, weight: n
       return [-1, 1].flatMap((side) => boxOutline({ x: from, y: (side * weight) / 3 - weight / 6, w: to - from, h: weight / 3 }));
     case 'wavy':
       return wave(from, to, weight) ?? plain;
-    default:
+    case undefined:
       return plain;
+    default:
+      return ornamentLine(line, from, to, weight, MOST_PIECES) ?? plain;
   }
 }
 

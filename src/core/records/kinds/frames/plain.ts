@@ -1,4 +1,4 @@
-import type { PanelContent, RuleContent } from '../../frame';
+import { ORNAMENTS, type PanelContent, type RuleContent } from '../../frame';
 import { maybe, oneOf, SIZE } from '../../kind';
 import type { FrameKind } from './kind';
 
@@ -16,7 +16,7 @@ const LINE_END = oneOf('arrow', 'dot', 'bar');
 export const RULE_FRAME: FrameKind<RuleContent> = {
   fields: {
     weight: SIZE,
-    line: maybe(oneOf('dashed', 'dotted', 'double', 'wavy')),
+    line: maybe(oneOf('dashed', 'dotted', 'double', 'wavy', ...ORNAMENTS)),
     start: maybe(LINE_END),
     end: maybe(LINE_END),
   },
