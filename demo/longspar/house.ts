@@ -7,6 +7,7 @@ import type { DocumentRecord } from '@/core/records/index';
 import type { FieldName } from '@/core/records/text';
 import type { ParagraphProperties } from '@/core/records/paragraphStyle';
 import { growingText } from '@/core/actions/frames';
+import { LONGSPAR_FINISHING } from './finishing';
 
 /** The design of Longspar: a quarterly of 212 × 276 mm on six columns, three to a page of text. */
 
@@ -394,32 +395,8 @@ const FURNITURE: readonly DocumentRecord[] = [
   },
 ];
 
-/** Pull quotes: in their column, ruled over the gutter of two, large across two, and in white on a picture. */
-const QUOTES: readonly DocumentRecord[] = [
-  { id: 'quote-plain', kind: 'quoteDesign', name: 'Plain', order: 'a0', style: 'pullQuote', stand: 'column', across: 1 },
-  {
-    id: 'quote-ruled',
-    kind: 'quoteDesign',
-    name: 'Between rules',
-    order: 'a1',
-    style: 'pullQuoteRuled',
-    stand: 'between',
-    across: 1,
-  },
-  { id: 'quote-large', kind: 'quoteDesign', name: 'Large', order: 'a2', style: 'pullQuoteLarge', stand: 'column', across: 2 },
-  {
-    id: 'quote-picture',
-    kind: 'quoteDesign',
-    name: 'On a picture',
-    order: 'a3',
-    style: 'pullQuoteSmall',
-    stand: 'picture',
-    across: 1,
-  },
-];
-
 export const LONGSPAR_HOUSE: readonly DocumentRecord[] = [
-  ...QUOTES,
+  ...LONGSPAR_FINISHING,
   { id: 'profile', kind: 'profile', ...USUAL_LIMITS.coated, byline: 300, endMark: 300 },
   {
     id: 'details',

@@ -1,4 +1,4 @@
-import type { TextItem } from '../compose/displayList/displayList';
+import type { PageList, TextItem } from '../compose/displayList/displayList';
 import { bottom, type Box, middleOf, overlaps, right } from '../geometry/box';
 import { placedPage, placedPages } from '../page/pages';
 import { type Document, find, framesOn } from '../records/document';
@@ -36,6 +36,8 @@ export interface Standing {
 const LOST = 20;
 const GAVE_WAY = 4;
 const EDGE = 6;
+/** A line's height of white above or below it, where what would stand there has gone elsewhere. */
+const HOLE = 5;
 /** Points from the passage, and from other quotes, beyond which nobody reads the two as one. */
 const AWAY = 130;
 /** Steps of a column's height at which a quote is tried. */
@@ -92,13 +94,20 @@ export function putWell(edit: Edit, frame: FrameRecord, source: string, spot: Sp
   for (const place of places) {
     const trial = new Edit(document);
     trial.put(laid(place));
-    const { fits, grown } = typesetter.compose(trial.document);
+    const { fits, grown, pages } = typesetter.compose(trial.document);
     const fit = fits.get(source);
     const lost = Math.max(0, (fit?.oversetLines ?? 0) - (before?.oversetLines ?? 0));
     const gaveWay =
       Math.max(0, (fit?.gaveWay ?? 0) - (before?.gaveWay ?? 0)) + Math.max(0, (fit?.overfull ?? 0) - (before?.overfull ?? 0));
     const tall = (grown.get(frame.id)?.h ?? place.box.h) > place.column.h ? 1 : 0;
-    const harm = 1000 * tall + LOST * lost + GAVE_WAY * gaveWay + nearness(place, spot, others) + EDGE * (place.isAtEdge ? 1 : 0);
+    const holes = how.stand === 'picture' ? 0 : holesAbout(pages, place, source);
+    const harm =
+      1000 * tall +
+      LOST * lost +
+      GAVE_WAY * gaveWay +
+      HOLE * holes +
+      nearness(place, spot, others) +
+      EDGE * (place.isAtEdge ? 1 : 0);
     if (!best || harm < best.harm) best = { place, harm };
   }
   const place = best?.place ?? { page: first.page, box: { ...first.box, h: heightAt(first) } };
@@ -243,6 +252,29 @@ function placesIn(
   const every = Math.ceil(out.length / MOST_TRIED);
   return out.filter((_, i) => i % every === 0);
 }
+
+/** Lines that would have room above and below a quote and are not there: a drop cap that found no place, a head that moved on. */
+function holesAbout(pages: readonly PageList[], { page, box }: QuotePlace, text: string): number {
+  let holes = 0;
+  for (const item of pages.find((list) => list.page === page)?.items ?? []) {
+    if (item.type !== 'text' || item.text !== text || item.transform) continue;
+    for (const { box: column, lines } of item.columns) {
+      if (column.x + column.w < box.x + 1 || column.x > right(box) - 1) continue;
+      if (bottom(column) < box.y || column.y > bottom(box) || lines.length === 0) continue;
+      const leading = Math.max(1, lines[0]!.ascent + lines[0]!.descent);
+      const above = lines.filter(({ baseline }) => baseline <= box.y).at(-1);
+      const below = lines.find(({ baseline }) => baseline > bottom(box));
+      const white = [box.y - (above ? above.baseline + above.descent : column.y)];
+      // Behind the end of a story there is nothing that could be missing.
+      if (below) white.push(below.baseline - below.ascent - bottom(box));
+      for (const height of white) holes += Math.max(0, height / leading - USUAL_WHITE);
+    }
+  }
+  return holes;
+}
+
+/** Lines of white that a stand-off and the grid leave anyway. */
+const USUAL_WHITE = 2.2;
 
 /** Boxes of other quotes on the spread of a page. */
 function quotesNear(document: Document, page: string, own: string): readonly Stretch[] {

@@ -667,6 +667,12 @@ describe('lines', () => {
   });
 });
 
+/** Lengths to a millionth of a point: sums are taken in another order where something is known already. */
+const rounded = (findings: readonly Finding[]): unknown =>
+  JSON.parse(
+    JSON.stringify(findings, (_, value: unknown) => (typeof value === 'number' ? Math.round(value * 1e6) / 1e6 : value)),
+  );
+
 describe('checking after a change', () => {
   it('finds what checking anew finds, over every property of every kind of record', async () => {
     const base = [...everything];
@@ -692,7 +698,7 @@ describe('checking after a change', () => {
         } catch {
           continue;
         }
-        expect(await inspector.of(now), `${record.kind} ${path.join('.')}`).toEqual(fresh);
+        expect(rounded(await inspector.of(now)), `${record.kind} ${path.join('.')}`).toEqual(rounded(fresh));
         await inspector.of(documentOf(base));
       }
     }

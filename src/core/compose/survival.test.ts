@@ -126,7 +126,8 @@ describe('a place that nobody would make', () => {
   it('covered by an exclusion shows nothing and tells all of it', async () => {
     const { fits, texts } = await composed(
       ...oneText(words, [], { columns: 2 }),
-      pictureFrame('pf', undefined, 'p1', { x: -50, y: -50, w: 600, h: 900 }, { mode: 'frame', standOff: 20 }),
+      pictureFrame('pf', undefined, 'p1', { x: -50, y: -50, w: 300, h: 900 }, { mode: 'frame', standOff: 20 }),
+      pictureFrame('pf2', undefined, 'p1', { x: 240, y: -50, w: 300, h: 900 }, { mode: 'frame', standOff: 20 }),
     );
     expect(texts()).toEqual([]);
     expect(fits.get('text')!.oversetWords).toBe(90);
@@ -135,6 +136,15 @@ describe('a place that nobody would make', () => {
       pictureFrame('pf', undefined, 'p1', { x: -50, y: -50, w: 600, h: 900 }, { mode: 'clear', standOff: 0 }),
     );
     expect(growing.texts().length).toBeGreaterThan(9);
+  });
+
+  it('on a picture that fills its page shows its text: there is no other place for it', async () => {
+    const { fits, texts } = await composed(
+      ...oneText(words, [], { columns: 2 }),
+      pictureFrame('pf', undefined, 'p1', { x: -9, y: -9, w: 418, h: 618 }, { mode: 'frame', standOff: 20 }),
+    );
+    expect(texts().length).toBeGreaterThan(9);
+    expect(fits.get('text')!.oversetWords).toBe(0);
   });
 
   it('where keeps contradict one another shows all, and says that one gave way', async () => {

@@ -24,6 +24,8 @@ export interface Legibility {
   readonly paragraph: number;
   /** The panel behind the words with which all of them contrast enough. */
   readonly panel?: { readonly tone: 'dark' | 'light'; readonly opacity: number };
+  /** Letters of this tone would be read: the darkest colour there is, or the lightest. */
+  readonly letters?: 'dark' | 'light' | undefined;
   /** The one picture that lies under them, where it is the page's own, and what would do with it. */
   readonly picture?: {
     readonly frame: string;
@@ -119,11 +121,13 @@ export function legibilityOf(
   const [panel] = [{ tone: 'dark', opacity: dark } as const, { tone: 'light', opacity: paper } as const]
     .flatMap(({ tone, opacity }) => (opacity === undefined ? [] : [{ tone, opacity }]))
     .sort((a, b) => a.opacity - b.opacity);
+  const readIn = (ink: Light) => reads.every(({ pixels, needed }) => contrastOver(pixels, ink) >= needed);
+  const letters = readIn(WHITE) ? 'light' : readIn(BLACK) ? 'dark' : undefined;
   const picture = onPicture !== undefined && {
     frame: onPicture,
     gain: gainFor(reads),
     // What is left of a picture where it fades into white paper until letters on it can be read.
     fade: paper === undefined || paper >= 1 ? undefined : 1 - paper,
   };
-  return { ...worst, ...(panel ? { panel } : {}), ...(picture ? { picture } : {}) };
+  return { ...worst, ...(letters ? { letters } : {}), ...(panel ? { panel } : {}), ...(picture ? { picture } : {}) };
 }

@@ -24,7 +24,7 @@ export const QUOTE_DESIGN: Kind<QuoteDesignRecord> = {
     name: LINE,
     order: ORDER,
     style: reference('paragraphStyle', 'holds'),
-    finish: maybe(reference('finish', 'holds')),
+    finish: maybe(reference('finish', 'forgets')),
     stand: oneOf(...STANDS),
     across: whole(1, 8),
   },

@@ -22,7 +22,7 @@ interface DeskFootProps {
 export function DeskFoot({ desk, pages, width, look, writing, onToggle }: DeskFootProps) {
   const first = pages[0]!;
   return (
-    <footer className="border-base-300 bg-base-100 narrow flex h-6 min-w-0 shrink-0 items-center gap-5 overflow-hidden border-t px-3 whitespace-nowrap">
+    <footer className="border-base-300 bg-base-100 narrow flex h-6 min-w-0 shrink-0 items-center gap-4 overflow-hidden border-t px-3 whitespace-nowrap">
       {writing === undefined ? (
         <PointerPlace desk={desk} pages={pages} width={width} />
       ) : (
@@ -34,7 +34,7 @@ export function DeskFoot({ desk, pages, width, look, writing, onToggle }: DeskFo
           Writing in {writing}. Esc leaves it.
         </span>
       )}
-      <span>
+      <span className="min-w-0 flex-initial truncate" title={`${first.master.name} master`}>
         {pages.length > 1 ? `Spread ${first.number}–${pages[1]!.number}` : `Page ${first.number}`}, {first.master.name} master
       </span>
       <ZoomField desk={desk} />
@@ -91,7 +91,7 @@ function UnitField() {
     <select
       aria-label="Unit of lengths"
       title="The unit you read and type lengths in. Type sizes are in points."
-      className="bg-base-100 hover:bg-base-200"
+      className="bg-base-100 hover:bg-base-200 shrink-0"
       value={own ?? ''}
       onChange={(event) => units.choose((event.target.value || undefined) as Unit | undefined)}
     >
@@ -125,12 +125,17 @@ function PointerPlace({ desk, pages, width }: Pick<DeskFootProps, 'desk' | 'page
       element.removeEventListener('pointerleave', onLeave);
     };
   }, [ref, pointAt, pages, width]);
-  return <span className="w-40 shrink-0 max-lg:w-32">{place}</span>;
+  return <span className="w-40 shrink-0 max-xl:w-32">{place}</span>;
 }
 
 function Switch({ on, name, keys, run }: { on: boolean; name: string; keys: string; run: () => void }) {
   return (
-    <button type="button" aria-pressed={on} onClick={run} className={on ? 'font-semibold' : 'opacity-75 hover:opacity-100'}>
+    <button
+      type="button"
+      aria-pressed={on}
+      onClick={run}
+      className={`shrink-0 ${on ? 'font-semibold' : 'opacity-75 hover:opacity-100'}`}
+    >
       {name} <kbd className="pl-1 font-bold">{keys}</kbd>
     </button>
   );

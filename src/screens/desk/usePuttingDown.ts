@@ -7,7 +7,7 @@ import type { DocumentRecord, FormatRecord } from '@/core/records/index';
 import type { Say } from '../frame/useNotices';
 import type { FrameInSight } from './frames/frameInSight';
 import type { useDeskActions } from './frames/useDeskActions';
-import { continuation, emptyPictureFrame, freeSlot, largestFree, type Target } from './hand/freeSpace';
+import { continuation, emptyPictureFrame, freeSlot, largestFree, middleStretch, type Target } from './hand/freeSpace';
 import type { Carry } from './hand/hand';
 import type { SpreadInSight } from './useSpreadInSight';
 
@@ -68,9 +68,12 @@ export function usePuttingDown({
           : what === 'picture'
             ? emptyPictureFrame(store.document, frames)
             : undefined;
-      const target = waiting ?? largestFree(format, pages, frames);
-      if (target) void drop({ what, id, allPages }, target);
-      else say('There is no free room on this spread.', 'wrong');
+      const target = waiting ?? largestFree(format, pages, frames, what === 'story');
+      if (target) return void drop({ what, id, allPages }, target);
+      if (what === 'story') return say('There is no free room on this spread. Add pages, or go to another spread.', 'wrong');
+      // What is small lies on what is there, to be moved.
+      void drop({ what, id, allPages }, middleStretch(format, pages.at(-1)!));
+      say(`There was no free room: it lies in the middle of page ${pages.at(-1)!.number}.`);
     },
     /** Goes on with a text in the next free space. */
     goOn: (text: string, behind?: string) => {

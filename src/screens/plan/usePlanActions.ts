@@ -102,7 +102,7 @@ export function usePlanActions(store: DeskStore, composer: ComposerClient, say: 
         const { document } = store;
         const slot = ((at && slotAt(document, page, at)) ?? freeSlot(document, [page]))?.slot;
         const fills = slot && slot.content.takes !== 'flow';
-        const free = fills ? undefined : slot ? { box: slot.box } : largestFree(formatOf(document), [page], framesOf(page));
+        const free = fills ? undefined : slot ? { box: slot.box } : largestFree(formatOf(document), [page], framesOf(page), true);
         if (!fills && !free) return noRoom(page);
         return fills
           ? plan('Fill slots with a story', 'fillSlots', { story, page: page.page.id, set: slot.content.set })

@@ -3,6 +3,8 @@ import { type Exclusion, exclusion, type Flow, type StandOff } from '../../geome
 import { inverse, type Matrix, mappedOutline } from '../../geometry/matrix';
 import { boxOutline, laidOver, type Outline, outlineBox } from '../../geometry/outline';
 import { tracedOn } from '../../pictures/placing';
+import { isGround } from '../../page/ground';
+import { formatOf } from '../../page/pages';
 import { type Document, find } from '../../records/document';
 import { sidesOf, type Wrap } from '../../records/frame';
 import type { FrameRecord, GroupRecord, PictureRecord } from '../../records/index';
@@ -109,9 +111,9 @@ export class Surroundings {
     const box = grown.get(frame.id) ?? frame.box;
     const picture = pictureOf(document, shown);
     const letters = frame.wrap.mode === 'outline' && frame.wrap.outline === 'glyphs' ? items.get(shown.key)?.[0] : undefined;
-    return this.#same(shown.key, [frame, picture, box.x, box.y, box.w, box.h, page.dx, letters], () => ({
+    return this.#same(shown.key, [frame, picture, box.x, box.y, box.w, box.h, page.dx, letters, formatOf(document)], () => ({
       ...made(this.#outline(document, shown, frame.wrap, box, picture, letters), frame.wrap),
-      ...(frameKind(frame.content).isGround ? { ground: { ...box, x: box.x + page.dx } } : {}),
+      ...(isStoodOn(document, frame, box) ? { ground: { ...box, x: box.x + page.dx } } : {}),
     }));
   }
 
@@ -129,13 +131,15 @@ export class Surroundings {
       const { x, y, w, h } = boxes[i]!;
       return [each.frame, pictureOf(document, each), x, y, w, h, each.page.dx, letters];
     });
-    return this.#same(key, [of, ...parts], () => {
+    return this.#same(key, [of, formatOf(document), ...parts], () => {
       const outlines = members.flatMap((each, i) => {
         const letters = items.get(each.key)?.[0];
         return this.#outline(document, each, of.wrap, boxes[i]!, pictureOf(document, each), letters);
       });
       const whole = of.wrap.mode === 'outline' ? outlines : boxOutline(outlineBox(outlines)!);
-      return made(whole, of.wrap);
+      const lead = members.findIndex(({ frame }) => frame === of && isStoodOn(document, frame, frame.box));
+      const ground = boxes[lead];
+      return { ...made(whole, of.wrap), ...(ground ? { ground: { ...ground, x: ground.x + members[lead]!.page.dx } } : {}) };
     });
   }
 
@@ -169,6 +173,14 @@ export class Surroundings {
     return own;
   }
 }
+
+/**
+ * Whether text that lies wholly within a frame stands on it: on a panel, and on a picture that fills its page, where it would have no
+ * other place.
+ */
+const isStoodOn = (document: Document, { content, wrap }: FrameRecord, box: Box): boolean =>
+  frameKind(content).isGround === true ||
+  (content.type === 'picture' && wrap.mode !== 'outline' && isGround(formatOf(document), box));
 
 /** The outline in the unit square of a picture, or of a box, that a wrap means: mended by hand, or as it was traced. */
 export const outlineBy = (frame: FrameRecord, wrap: Wrap, picture: PictureRecord | undefined): Outline | undefined =>

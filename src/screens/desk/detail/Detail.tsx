@@ -6,6 +6,7 @@ import { isParted } from '@/core/actions/masters';
 import type { DeskKind } from '../deskPlace';
 import type { FrameInSight } from '../frames/frameInSight';
 import type { Desk } from '../useDesk';
+import { isTyping } from '../../frame/commands/command';
 import { FinishChapter } from './FinishChapter';
 import { FurnitureChapter, FurnitureList } from './FurnitureChapter';
 import { GroupChapter } from './GroupChapter';
@@ -26,6 +27,14 @@ export function Detail({ desk }: { desk: Desk }) {
     <aside
       aria-label="Detail"
       className="border-base-300 bg-base-100 flex w-60 shrink-0 flex-col gap-3.5 overflow-auto border-l px-3.5 py-3"
+      onKeyDown={(event) => {
+        // Esc in a field first takes back what was typed; in one at rest it leads back to the frame, from where it lets that go.
+        if (event.key !== 'Escape' || !isTyping(event.nativeEvent)) return;
+        event.stopPropagation();
+        const frame = first && window.document.querySelector<SVGElement>(`[data-frame="${first.frame.id}"]`);
+        if (frame) frame.focus({ preventScroll: true });
+        else (event.target as HTMLElement).blur();
+      }}
     >
       {!first ? (
         <>

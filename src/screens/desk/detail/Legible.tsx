@@ -1,6 +1,8 @@
 'use client';
 
 import { useEffect, useState } from 'react';
+import { swatchOfTone } from '@/core/actions/legible';
+import { setLetters } from '@/core/editing/formatting';
 import type { Legibility } from '@/core/print/legibility';
 import { find } from '@/core/records/document';
 import { formatNumber } from '@/core/length/length';
@@ -36,8 +38,9 @@ export function Legible({ desk, each }: { desk: Desk; each: FrameInSight }) {
     };
   }, [composer, page.page.id, frame.id, painted, isResting]);
   if (!found) return null;
-  const { ratio, needed, words, panel, picture } = found;
+  const { ratio, needed, words, letters, panel, picture } = found;
   const reads = ratio >= needed;
+  const other = !reads && letters ? swatchOfTone(desk.document, letters) : undefined;
   return (
     <div data-contrast={ratio.toFixed(2)}>
       <p className={reads ? 'text-success' : 'text-error font-semibold'}>
@@ -45,7 +48,18 @@ export function Legible({ desk, each }: { desk: Desk; each: FrameInSight }) {
         {reads ? 'enough to read' : `${formatNumber(needed, 1)} : 1 is needed`}
       </p>
       {!reads && <p className="opacity-75">Hardest to read: “{words.length > 60 ? `${words.slice(0, 57)}…` : words}”</p>}
-      {!reads && !panel && picture?.gain === undefined && (
+      {other && (
+        <button
+          type="button"
+          className="btn btn-xs mt-1 mr-1"
+          onClick={() =>
+            desk.formatter.run(setLetters({ swatch: other.id, tint: 1 }, desk.formatter.sheet()), 'Change the colour of text')
+          }
+        >
+          Set it in {other.name}
+        </button>
+      )}
+      {!reads && !other && !panel && picture?.gain === undefined && (
         <p className="opacity-75">Nothing behind these words would make all of them readable. Give them another colour.</p>
       )}
       {picture?.gain !== undefined && (

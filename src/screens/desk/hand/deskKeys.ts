@@ -1,6 +1,8 @@
+import { around, middleOf } from '@/core/geometry/box';
 import { mm } from '@/core/length/length';
 import { pageGrid } from '@/core/page/grid';
 import { ARROWS } from '@/parts/arrows';
+import { onSpread } from '../frames/frameInSight';
 import type { Desk } from '../useDesk';
 
 /** What a key means on the desk before it can be a command's: by what the hand is doing. Gives whether it meant anything. */
@@ -92,7 +94,7 @@ const FAR = 10;
 
 /** Moves what is chosen by a tenth of a millimetre; with Shift by a line; with Ctrl by a column, or ten lines. */
 function nudge(
-  { held, format, actions }: Pick<Desk, 'held' | 'format' | 'actions'>,
+  { held, format, actions, spread }: Pick<Desk, 'held' | 'format' | 'actions' | 'spread'>,
   [across, down]: readonly [number, number],
   { shiftKey, ctrlKey, metaKey }: KeyboardEvent,
 ): void {
@@ -103,12 +105,18 @@ function nudge(
   const far = ctrlKey || metaKey;
   const x = far && column ? column.w + grid.gutter : shiftKey ? grid.step : FINE;
   const y = far ? FAR * grid.step : shiftKey ? grid.step : FINE;
+  // What has come over the spine for the most part lies on the page there, as it would by a drag.
+  const middle = middleOf(around(held.map(onSpread))!).x + across * x;
+  const over = held.every(({ page }) => page.page.id === first.page.page.id)
+    ? spread.pages.find(({ dx }) => middle >= dx && middle < dx + format.width)
+    : undefined;
   actions.move(
     new Map(
-      held.map(({ frame, page, box }) => [
-        frame.id,
-        { on: page.page.id, box: { ...box, x: box.x + across * x, y: box.y + down * y } },
-      ]),
+      held.map(({ frame, page, box }) => {
+        const to = over ?? page;
+        const moved = { ...box, x: box.x + across * x + page.dx - to.dx, y: box.y + down * y };
+        return [frame.id, { on: to.page.id, box: moved }];
+      }),
     ),
   );
 }

@@ -8,9 +8,13 @@ import type { FormatRecord } from '@/core/records/index';
 import { asRead } from '../frames/asRead';
 import type { LyingFrame } from '../frames/frameInSight';
 
-/** What lies on a page and takes room there, also what reaches over the spine. */
-export function takenOn(format: FormatRecord, page: PlacedPage, frames: readonly LyingFrame[]): Box[] {
-  return frames.filter(({ box }) => !isGround(format, box)).map(({ page: of, box }) => ({ ...box, x: box.x + of.dx - page.dx }));
+/**
+ * What lies on a page and takes room there, also what reaches over the spine. A picture that fills the page has room on it, though
+ * for text only where it lets text run over it.
+ */
+export function takenOn(format: FormatRecord, page: PlacedPage, frames: readonly LyingFrame[], forText = false): Box[] {
+  const hasRoom = ({ box, frame }: LyingFrame) => isGround(format, box) && !(forText && frame.wrap.mode !== 'none');
+  return frames.filter((each) => !hasRoom(each)).map(({ page: of, box }) => ({ ...box, x: box.x + of.dx - page.dx }));
 }
 
 /** A stretch that would take something. */
@@ -26,6 +30,17 @@ export interface Target {
   readonly on?: string;
   /** The slot that would be filled instead. */
   readonly slot?: SlotFrame;
+}
+
+/** The middle third of a page, for what there is no free room for. */
+export function middleStretch(format: FormatRecord, page: PlacedPage): Target {
+  const grid = pageGrid(format, page.master, page.side);
+  const across = Math.max(1, Math.round(grid.columns.length / 3));
+  const down = Math.max(1, Math.round(grid.lines / 3));
+  const column = 1 + Math.floor((grid.columns.length - across) / 2);
+  const line = 1 + Math.floor((grid.lines - down) / 2);
+  const stretch: Stretch = { columns: [column, column + across - 1], lines: [line, line + down - 1] };
+  return { page, box: stretchBox(grid, stretch), words: stretchWords(stretch) };
 }
 
 /** The slot under a point that a story would fill; the topmost of them. */
@@ -111,10 +126,11 @@ export function largestFree(
   format: FormatRecord,
   pages: readonly PlacedPage[],
   frames: readonly LyingFrame[],
+  forText = false,
 ): Target | undefined {
   let best: Target | undefined;
   for (const page of pages) {
-    const found = largestIn(page, pageGrid(format, page.master, page.side), takenOn(format, page, frames));
+    const found = largestIn(page, pageGrid(format, page.master, page.side), takenOn(format, page, frames, forText));
     if (found && (!best || found.box.w * found.box.h > best.box.w * best.box.h)) best = found;
   }
   return best;
@@ -137,7 +153,7 @@ export function continuation(
 ): Target | undefined {
   const { page: from, box } = last;
   const grid = pageGrid(format, from.master, from.side);
-  const taken = takenOn(format, from, framesOf([from]));
+  const taken = takenOn(format, from, framesOf([from]), true);
   const { area } = grid;
   const foot = area.y + area.h;
   // What comes before it in reading order is closed: to its left, and above it in its own columns.
@@ -149,7 +165,7 @@ export function continuation(
   if (own) return own;
   for (const page of pages) {
     if (page.number <= from.number || page.section?.id !== from.section?.id) continue;
-    const found = largestFree(format, [page], framesOf([page]));
+    const found = largestFree(format, [page], framesOf([page]), true);
     const { step } = pageGrid(format, page.master, page.side);
     if (found && found.box.h >= LEAST_LINES * step - 0.01) return found;
   }

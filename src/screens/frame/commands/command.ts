@@ -20,6 +20,20 @@ export const command = (
   run: () => void,
 ): Command => ({ id, name, keys, not: not || undefined, run });
 
+/**
+ * How well what was typed means a command of a name, 0 to 1: its beginning best, then beginnings of its words in any order, then
+ * letters within them. Letters that are merely scattered over a name mean nothing.
+ */
+export function meantBy(name: string, typed: string): number {
+  const own = name.toLowerCase();
+  const asked = typed.toLowerCase().trim();
+  if (own.startsWith(asked)) return 1;
+  const words = own.split(/[\s(]+/);
+  const parts = asked.split(/\s+/);
+  if (parts.every((part) => words.some((word) => word.startsWith(part)))) return 0.7;
+  return parts.every((part) => own.includes(part)) ? 0.3 : 0;
+}
+
 /** The key of a command, to be said behind its name. */
 export const keysIn = ({ keys }: Command): string => (keys ? ` (${keys})` : '');
 
