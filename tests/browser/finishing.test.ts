@@ -377,6 +377,113 @@ describe('furniture', () => {
   });
 });
 
+describe('the colours of an issue', () => {
+  it('are found where they are used, and changed on a spread alone', async () => {
+    await desk.press('Escape');
+    await desk.press('Escape');
+    await desk.press('Alt', 'p');
+    await page.waitForSelector('[role=dialog] [data-swatch=tint]');
+    const inSight = await page.$$eval('[data-frame]', (all) => all.map((each) => each.getAttribute('data-frame')));
+    const before = (await frames()).find(({ finish, id }) => finish === 'boxOut' && inSight.includes(id))!;
+    const row = '[role=dialog] [data-swatch=accent1]';
+    await (await page.waitForSelector(`${row} select`))!.select('accent2');
+    await focus(`${row} button[type=submit]`);
+    await desk.press('Enter');
+    await desk.stored();
+    // What the finish says there the frame says itself now; the finish stays.
+    const after = (await frames()).find(({ id }) => id === before.id)!;
+    expect(after.border).toMatchObject({ swatch: 'accent2' });
+    expect(after.own).toContain('border');
+    const finish = (await desk.records<FinishRecord>('finish')).find(({ id }) => id === 'boxOut')!;
+    expect(finish.look.border).toMatchObject({ swatch: 'accent1' });
+    // Where it is now is a press away.
+    await (await page.waitForSelector('[role=dialog] [data-swatch=accent2] button.link'))!.click();
+    await desk.until('the dialog is closed', () => document.querySelector('[role=dialog]') === null);
+    await page.waitForSelector('[data-brackets]');
+  });
+
+  it('come from a picture, as a palette that is kept and used', async () => {
+    await desk.press('Escape');
+    await desk.press('Alt', 'p');
+    const pictures = (await page.waitForSelector('[role=dialog] select'))!;
+    const first = await pictures.evaluate((each) => [...(each as HTMLSelectElement).options].map(({ value }) => value)[1]!);
+    await pictures.select(first);
+    const keep = (await page.waitForSelector(
+      '[role=dialog] ::-p-xpath(.//button[starts-with(@aria-label, "Keep “Set against it")])',
+    ))!;
+    await keep.click();
+    await page.waitForSelector(
+      '[role=dialog] ::-p-xpath(.//button[starts-with(@aria-label, "Use ") and contains(@aria-label, "set against it")])',
+    );
+    await (await page.waitForSelector('[role=dialog] ::-p-text(In the whole issue)'))!.click();
+    await (await page.waitForSelector(
+      '[role=dialog] ::-p-xpath(.//button[starts-with(@aria-label, "Use ") and contains(@aria-label, "set against it")])',
+    ))!.click();
+    await page.waitForSelector('[role=dialog] ::-p-text(in use)');
+    await desk.press('Escape');
+    await desk.stored();
+    expect((await desk.changes()).slice(-2).map(({ label }) => label)).toEqual(['Add a palette', 'Change the palette']);
+    await desk.press('Control', 'z');
+    await desk.stored();
+  });
+});
+
+describe('text', () => {
+  it('runs along the edge of its frame, and is written in there', async () => {
+    await desk.press('Escape');
+    await desk.press('Escape');
+    await desk.go(12);
+    await desk.drag(await desk.onPaper(0.1, 0.2), await desk.onPaper(0.3, 0.4));
+    await page.waitForSelector('[role=menu]');
+    await desk.press('t');
+    await page.waitForSelector('[role=menu] ::-p-text(A text of its own)');
+    await desk.press('n');
+    await page.waitForSelector('[data-brackets]');
+    const frame = await chosen();
+    await desk.press('Escape');
+    await page.mouse.click(...spot(await desk.middle(`[data-frame="${frame.id}"]`)));
+    await unfold('Text in its frame');
+    await tick('Along the edge');
+    await desk.press('Escape');
+    await focus(`[data-frame="${frame.id}"]`);
+    await desk.press('Enter');
+    await desk.until('it is written in', () => document.body.textContent.includes('Writing in'));
+    await page.keyboard.type('Tide');
+    expect(await desk.reads('Tide')).toBe(true);
+    await desk.press('Escape');
+    expect((await chosen()).content).toMatchObject({ along: { side: 'outside' } });
+  });
+
+  it('in a table goes from cell to cell by Tab, which adds a row behind the last', async () => {
+    await desk.press('Escape');
+    await desk.go(6);
+    const inSight = await page.$$eval('[data-frame]', (all) => all.map((each) => each.getAttribute('data-frame')));
+    const box = (await frames()).find(
+      ({ finish, content, id }) => finish === 'boxOut' && content.type === 'text' && inSight.includes(id),
+    )!;
+    const rows = async () => {
+      await desk.stored();
+      const text = (await desk.records<TextRecord>('text')).find(
+        ({ id }) => box.content.type === 'text' && id === box.content.text,
+      )!;
+      return text.body.children.find(({ type }) => type.name === 'table')!;
+    };
+    const before = (await rows()).childCount;
+    await focus(`[data-frame="${box.id}"]`);
+    await desk.press('Enter');
+    await desk.until('it is written in', () => document.body.textContent.includes('Writing in'));
+    // Below its heading, into the first cell; from there through all of them.
+    await desk.press('Control', 'Home');
+    await desk.press('ArrowDown');
+    const cells = before * 3;
+    for (let i = 0; i < cells; i++) await desk.press('Tab');
+    await page.keyboard.type('Storm');
+    await desk.press('Escape');
+    await expect.poll(async () => (await rows()).childCount).toBe(before + 1);
+    expect((await rows()).lastChild!.textContent).toBe('Storm');
+  });
+});
+
 describe('the house', () => {
   it('shows its finishes and furniture, and changes a finish', async () => {
     const own = await browser.newPage();

@@ -188,6 +188,18 @@ describe('outside a text', () => {
     await desk.until('nothing is left of it', () => !document.querySelector('[data-rulers], [data-row], [data-measure]'));
   });
 
+  it('keeps what is typed behind a way down that is still worked out, though Esc follows at once', async () => {
+    await into('apprentice,');
+    const before = (await words()).join('');
+    await desk.pressFast(['ArrowDown'], ['End'], ['q'], ['x'], ['q'], ['Escape']);
+    await left();
+    await expect.poll(async () => (await words()).join('').length).toBe(before.length + 3);
+    expect((await words()).join('')).toContain('qxq');
+    await desk.press('Control', 'z');
+    await desk.stored();
+    expect((await words()).join('')).toBe(before);
+  });
+
   it('Enter goes into the text of the frame that is chosen', async () => {
     const [frame] = await desk.frames(`Text, ${STORY}`);
     await desk.page.$eval(`[data-frame="${frame!.id}"]`, (element) => (element as SVGElement).focus());

@@ -37,14 +37,14 @@ export const LAYOUT: TableOf<LayoutValues> = {
     label: 'Vertical alignment',
     group: 'Text in its frame',
     kind: few({ top: 'Top', centre: 'Middle', bottom: 'Foot', spread: 'Spread' }),
-    when: ({ grows }) => !grows,
+    when: (of) => !of['grows'] && inColumns(of),
     wide: true,
   },
   spreadMost: {
     label: 'Most between paragraphs',
     group: 'Text in its frame',
     kind: points(0, 20_000),
-    when: ({ align, grows }) => align === 'spread' && !grows,
+    when: (of) => of['align'] === 'spread' && !of['grows'] && inColumns(of),
     wide: true,
   },
   firstBaseline: {
@@ -60,9 +60,10 @@ export const LAYOUT: TableOf<LayoutValues> = {
       or: points(0, 20_000),
       usual: 12,
     },
+    when: inColumns,
     wide: true,
   },
-  inset: { label: 'Inset', group: 'Text in its frame', kind: SIDES, wide: true },
+  inset: { label: 'Inset', group: 'Text in its frame', kind: SIDES, when: inColumns, wide: true },
   turns: {
     label: 'Direction of lines',
     group: 'Text in its frame',
@@ -76,6 +77,7 @@ export const LAYOUT: TableOf<LayoutValues> = {
         { value: 2, name: 'Upside down' },
       ],
     },
+    when: inColumns,
     wide: true,
   },
   along: {
@@ -85,7 +87,8 @@ export const LAYOUT: TableOf<LayoutValues> = {
     kind: {
       type: 'part',
       none: true,
-      usual: { side: 'outside', from: 0, reach: 1, gap: 3 },
+      // Over the top from side to side, whatever the alignment.
+      usual: { side: 'outside', from: 0.25, reach: 0.5, gap: 3 },
       fields: {
         side: { label: 'Side', kind: few({ outside: 'Outside', inside: 'Inside' }), wide: true },
         from: { label: 'Begins at', kind: percent(0, 1) },
@@ -96,7 +99,7 @@ export const LAYOUT: TableOf<LayoutValues> = {
   },
   grows: { label: 'As high as its text', group: 'Text in its frame', kind: TICK, when: inColumns },
   fitsWidth: { label: 'Type as wide as the frame', group: 'Text in its frame', kind: TICK, when: inColumns },
-  ignoresWraps: { label: 'Ignore text wraps', group: 'Text in its frame', kind: TICK },
+  ignoresWraps: { label: 'Ignore text wraps', group: 'Text in its frame', kind: TICK, when: inColumns },
 };
 
 export const wrapValues = (wrap: Wrap): Required<Wrap> => ({ ...wrap, side: wrap.side ?? 'both' });

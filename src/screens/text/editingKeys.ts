@@ -1,7 +1,8 @@
+import type { EditorState } from 'prosemirror-state';
 import { nextCell } from '@/core/editing/tableRows';
 import { tableAt } from '@/core/editing/tables';
 import { indentList } from '@/core/editing/formatting';
-import { paragraphIn, typeLineBreak, typeWords } from '@/core/editing/typing';
+import { paragraphIn, type TextCommand, typeLineBreak, typeWords } from '@/core/editing/typing';
 import { type Command, matches } from '../frame/commands/command';
 import type { TextInHand } from './textInHand';
 
@@ -43,14 +44,20 @@ export function editingKey(
       else inHand.part();
       return done();
     case 'Tab': {
+      const by = event.shiftKey ? -1 : 1;
+      // Where the caret is when it is done counts: a way that is still being worked out may lead into a table.
+      const does = (state: EditorState): TextCommand =>
+        tableAt(state)
+          ? nextCell(by)
+          : paragraphIn(state).attrs['list'] !== undefined
+            ? indentList(by)
+            : by > 0
+              ? typeWords('\t')
+              : () => undefined;
       const now = inHand.now();
-      if (now && tableAt(now.state)) {
-        inHand.run(nextCell(event.shiftKey ? -1 : 1), 'Add a row');
-        return done();
-      }
       const isList = now && paragraphIn(now.state).attrs['list'] !== undefined;
-      if (isList) inHand.run(indentList(event.shiftKey ? -1 : 1), 'Change the list');
-      else if (!event.shiftKey) inHand.run(typeWords('\t'));
+      const label = now && tableAt(now.state) ? 'Add a row' : isList ? 'Change the list' : undefined;
+      inHand.run((state) => does(state)(state), label);
       return done();
     }
   }

@@ -94,7 +94,7 @@ export class TextInHand {
       this.#store.onDiff((diff) => {
         const own = this.#now;
         if (!own || this.#isOwn) return;
-        if (diff.removed.some(({ id }) => id === own.text)) return this.leave();
+        if (diff.removed.some(({ id }) => id === own.text)) return this.#holder.leave();
         const steps = diff.texts.find(({ id }) => id === own.text)?.steps;
         if (steps) this.#takeOthers(steps);
       }),
@@ -109,13 +109,15 @@ export class TextInHand {
 
   /** Goes into a text, with something of it selected. */
   begin(text: string, range: TextRange): void {
-    this.rest();
-    const body = find(this.#store.document, 'text', text)?.body;
-    if (!body) return;
-    this.#goal = undefined;
-    this.#set({ text, state: EditorState.create({ doc: body, selection: selectionOf(body, range) }) });
-    this.#holder.take(text);
-    this.#composer.select({ text, ...range });
+    this.#then(() => {
+      this.rest();
+      const body = find(this.#store.document, 'text', text)?.body;
+      if (!body) return;
+      this.#goal = undefined;
+      this.#set({ text, state: EditorState.create({ doc: body, selection: selectionOf(body, range) }) });
+      this.#holder.take(text);
+      this.#composer.select({ text, ...range });
+    });
   }
 
   /** Goes into a text at its end. */
@@ -127,13 +129,17 @@ export class TextInHand {
   }
 
   leave(): void {
-    this.#holder.leave();
+    this.#then(() => this.#holder.leave());
   }
 
+  /** What was pressed before a way was worked out still means the text that it was pressed in. */
   #left(): void {
-    this.#set(undefined);
-    this.#composer.select(null);
-    this.rest();
+    this.#then(() => {
+      if (this.#holder.isWriting()) return;
+      this.#set(undefined);
+      this.#composer.select(null);
+      this.rest();
+    });
   }
 
   /** Makes a change of what was typed so far. */
