@@ -19,7 +19,16 @@ export function settingWith(
 ): Setting {
   const black = { cmyk: [0, 0, 0, 1], rgb: '#000000' } as const;
   return {
-    looks: new Looks(shaper, language, styles, () => black, () => [{ at: 0, ink: black }, { at: 1, ink: black }]),
+    looks: new Looks(
+      shaper,
+      language,
+      styles,
+      () => black,
+      () => [
+        { at: 0, ink: black },
+        { at: 1, ink: black },
+      ],
+    ),
     language,
     picture: () => undefined,
   };

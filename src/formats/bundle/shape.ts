@@ -1,7 +1,7 @@
 import type { StoredRecord } from '@/core/records/stored';
 
 /** The version of the format that is written; see `docs/bundle.md`. It rises with everything new that a record may say. */
-export const BUNDLE_VERSION = 2;
+export const BUNDLE_VERSION = 3;
 
 /** What a bundle calls itself. */
 export const BUNDLE_FORMAT = 'restless-kite-bundle';

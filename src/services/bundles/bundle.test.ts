@@ -46,8 +46,12 @@ beforeAll(async () => {
 });
 
 /** A bundle with one of its entries changed, put in or taken out. */
-async function changed(entry: string, change: (words: string) => string | Uint8Array | undefined): Promise<Uint8Array> {
-  const zip = await JSZip.loadAsync(bytes);
+async function changed(
+  entry: string,
+  change: (words: string) => string | Uint8Array | undefined,
+  of: Uint8Array = bytes,
+): Promise<Uint8Array> {
+  const zip = await JSZip.loadAsync(of);
   const now = change((await zip.file(entry)?.async('string')) ?? '');
   if (now === undefined) zip.remove(entry);
   else zip.file(entry, now);
@@ -79,6 +83,28 @@ describe('a bundle', () => {
       inJson((value) => void (value.version = 1)),
     );
     expect((await readBundle('a.zip', older)).issue.records).toEqual(JSON.parse(JSON.stringify(issue.records)));
+  });
+
+  it('of a version that knew one colour between the ends of a gradient has a list of it', async () => {
+    const through = { swatch: 'ink', tint: 0.5, at: 0.4 };
+    const frame = issue.records.find((each) => each.kind === 'frame' && each.content.type !== 'rule')!;
+    const gradient = { form: 'linear', from: { x: 0, y: 0 }, to: { x: 1, y: 1 }, swatch: 'ink', tint: 1 };
+    const withIt = (value: unknown) =>
+      inJson((all) => {
+        const own = (all.records as { id: string }[]).find(({ id }) => id === frame.id)!;
+        Object.assign(own, { fill: { swatch: 'ink', tint: 1 }, gradient: { ...gradient, through: value } });
+      });
+    const older = await changed(
+      'issue.json',
+      withIt(through),
+      await changed(
+        'bundle.json',
+        inJson((value) => void (value.version = 2)),
+      ),
+    );
+    const read = (await readBundle('a.zip', older)).issue.records.find(({ id }) => id === frame.id)!;
+    expect(read).toMatchObject({ gradient: { through: [through] } });
+    await expect(readBundle('a.zip', await changed('issue.json', withIt(through)))).rejects.toThrow(/is damaged/);
   });
 
   it('is a zip that others open, with names that say what is in it', async () => {

@@ -17,6 +17,7 @@ import {
   type BundledFile,
   type Manifest,
 } from '@/formats/bundle/shape';
+import { broughtUp } from './older';
 import { DOCUMENT, MANIFEST } from './schemas';
 
 /**
@@ -41,8 +42,8 @@ export async function readBundle(name: string, bytes: Uint8Array): Promise<Bundl
       throw refused(`is damaged: its ${entry} cannot be read.`);
     }
   };
-  const checked = <T>(entry: string, schema: ObjectSchema<T>): T => {
-    const { error, value } = schema.validate(json(entry), { convert: false });
+  const checked = <T>(entry: string, schema: ObjectSchema<T>, version = BUNDLE_VERSION): T => {
+    const { error, value } = schema.validate(broughtUp(json(entry), version), { convert: false });
     if (error) throw refused(`is damaged: in its ${entry}, ${error.message}.`);
     return value as T;
   };
@@ -52,8 +53,8 @@ export async function readBundle(name: string, bytes: Uint8Array): Promise<Bundl
   if (typeof head.version === 'number' && head.version > BUNDLE_VERSION)
     throw refused('was made by a newer version of Restless Kite. Bring this one up to date, then take it.');
   const manifest = checked<Manifest>('bundle.json', MANIFEST);
-  const issue = checked<BundledDocument>('issue.json', DOCUMENT);
-  const house = checked<BundledDocument>('house.json', DOCUMENT);
+  const issue = checked<BundledDocument>('issue.json', DOCUMENT, manifest.version);
+  const house = checked<BundledDocument>('house.json', DOCUMENT, manifest.version);
   checkDocument(issue, 'issue', refused);
   checkDocument(house, 'house', refused);
 
