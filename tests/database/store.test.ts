@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import { WAYS } from '@/core/handoff/ways';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { nanoid } from 'nanoid';
@@ -103,7 +104,30 @@ describe('migrations', () => {
       { name: '0012-record-order.sql' },
       { name: '0013-ways-out.sql' },
       { name: '0014-print-shop.sql' },
+      { name: '0015-gradient-colours.sql' },
     ]);
+  });
+
+  it('let a gradient of before run by way of a list of colours, and leave words alone that look like one', async () => {
+    const id = await issue();
+    const through = { swatch: 'ink', tint: 0.5, at: 0.4 };
+    const frame = { id: 'old', kind: 'frame', name: 'says "through": {}', gradient: { form: 'linear', through } };
+    await pool().query('insert into record (document_id, id, kind, body, version) values ($1, $2, $3, $4, 0)', [
+      id,
+      frame.id,
+      frame.kind,
+      frame,
+    ]);
+    const sql = await readFile('src/store/migrations/0015-gradient-colours.sql', 'utf8');
+    // Once more changes nothing more.
+    for (let i = 0; i < 2; i++) {
+      await pool().query(sql);
+      const { rows } = await pool().query<{ body: unknown }>('select body from record where document_id = $1 and id = $2', [
+        id,
+        frame.id,
+      ]);
+      expect(rows[0]!.body).toEqual({ ...frame, gradient: { form: 'linear', through: [through] } });
+    }
   });
 });
 

@@ -1,4 +1,4 @@
-import type { PageList, TextItem } from '../compose/displayList/displayList';
+import type { PageList } from '../compose/displayList/displayList';
 import { bottom, type Box, middleOf, overlaps, right } from '../geometry/box';
 import { placedPage, placedPages } from '../page/pages';
 import { type Document, find, framesOn } from '../records/document';
@@ -75,7 +75,7 @@ export function putWell(edit: Edit, frame: FrameRecord, source: string, spot: Sp
   const stretches = stretchesOf(document, typesetter, source, spot.page, how);
   const first = stretches.find(({ page, box }) => page === spot.page && overlaps(box, spot.box)) ?? stretches[0];
   if (!first) throw new ActionError(NOWHERE[how.stand]);
-  const laid = (place: Stretch): FrameRecord => ({ ...frame, on: place.page, box: place.box, order: frame.order });
+  const laid = (place: Stretch): FrameRecord => ({ ...frame, on: place.page, box: place.box });
   const others = quotesNear(document, spot.page, frame.id);
   const before = without(document, frame.id, typesetter).fits.get(source);
   const heights = new Map<number, number>();
@@ -116,9 +116,9 @@ export function putWell(edit: Edit, frame: FrameRecord, source: string, spot: Sp
 }
 
 const NOWHERE: Readonly<Record<Stand, string>> = {
-  column: 'The story has not that many columns side by side there.',
-  between: 'The story has no two columns side by side there.',
-  picture: 'There is no picture on that spread that is large enough for a quote.',
+  column: 'The story does not have that many columns side by side there.',
+  between: 'The story does not have two columns side by side there.',
+  picture: 'No picture on that spread is large enough for a quote.',
 };
 
 /** How texts fall where a frame is in nobody's way. */
@@ -312,7 +312,7 @@ export function findPassage(typesetter: Typesetter, document: Document, passage:
           (each, i) =>
             paragraphs[i] === passage.paragraph && each.runs.some((run) => run.to > passage.from && run.from < passage.to),
         );
-        if (line) return { page: list.page, y: line.baseline - line.ascent, box: (item satisfies TextItem).columns[column]!.box };
+        if (line) return { page: list.page, y: line.baseline - line.ascent, box: item.columns[column]!.box };
       }
     }
   }

@@ -86,6 +86,41 @@ describe('grown outlines', () => {
     expect(areaOf(grownOutline([circle], 20)) / (Math.PI * 120 * 120)).toBeCloseTo(1, 3);
   });
 
+  // Against polygon-clipping: the outline with a strip along each of its sides, and the tip of each corner that points outwards.
+  it('have the area that another library puts together', () => {
+    const blunt = fc
+      .array(fc.integer({ min: 70, max: 100 }), { minLength: 9, maxLength: 9 })
+      .map((radii) =>
+        radii.flatMap((r, i) => [r * Math.cos((2 * Math.PI * i) / radii.length), r * Math.sin((2 * Math.PI * i) / radii.length)]),
+      );
+    fc.assert(
+      fc.property(blunt, fc.integer({ min: 1, max: 12 }), (ring, by) => {
+        const points = pairs(ring);
+        const n = points.length;
+        const at = (i: number) => points[(i + n) % n]!;
+        /** Outwards, off the side that leads from a point to the next. */
+        const off = (i: number): readonly [number, number] => {
+          const [[ax, ay], [bx, by_]] = [at(i), at(i + 1)];
+          const long = Math.hypot(bx - ax, by_ - ay);
+          return [(by_ - ay) / long, -(bx - ax) / long];
+        };
+        const parts: Ring[] = [];
+        for (let i = 0; i < n; i++) {
+          const [a, b, [nx, ny], [px, py]] = [at(i), at(i + 1), off(i), off(i - 1)];
+          parts.push([a, [a[0] + nx * by, a[1] + ny * by], [b[0] + nx * by, b[1] + ny * by], b]);
+          if (px * ny - py * nx <= 1e-9) continue;
+          const reach = by / (1 + px * nx + py * ny);
+          const tip: [number, number] = [a[0] + (px + nx) * reach, a[1] + (py + ny) * reach];
+          parts.push([a, [a[0] + px * by, a[1] + py * by], tip, [a[0] + nx * by, a[1] + ny * by]]);
+        }
+        const whole = polygonClipping.union([points], ...parts.map((part): [Ring] => [part]));
+        const expected = whole.reduce((sum, [outer]) => sum + Math.abs(doubleArea(outer!.flat())) / 2, 0);
+        expect(areaOf(grownOutline([ring], by)) / expected).toBeCloseTo(1, 4);
+      }),
+      { numRuns: 100, seed: 5 },
+    );
+  });
+
   it('of lines have the area of a line so wide', () => {
     expect(areaOf(lineArea([[0, 0, 100, 0]], 4))).toBeCloseTo(400, 0);
     // A right angle: two legs, and the corner between them once.

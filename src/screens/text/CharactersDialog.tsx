@@ -55,14 +55,14 @@ export function CharactersDialog({ formatter, composer, onClose }: CharactersDia
   const asked = now?.letters.family ?? FAMILIES[0]!;
   const family = FAMILIES.includes(asked) ? asked : FAMILIES[0]!;
   const face = chooseFace(family, 400, false)!.face.id;
-  const set = chooseFace(family, now?.letters.weight ?? 400, now?.letters.italic ?? false)?.face.id ?? face;
+  const ownFace = chooseFace(family, now?.letters.weight ?? 400, now?.letters.italic ?? false)?.face.id ?? face;
   const letters = selected && !selected.state.selection.empty ? selectedWords(selected.state) : '';
   const [forms, setForms] = useState<readonly LetterForm[]>([]);
   useEffect(() => {
     let isWanted = true;
-    if (letters !== '') void composer.letterForms(set, letters).then((found) => isWanted && setForms(found));
+    if (letters !== '') void composer.letterForms(ownFace, letters).then((found) => isWanted && setForms(found));
     return () => void (isWanted = false);
-  }, [composer, set, letters]);
+  }, [composer, ownFace, letters]);
   /** Takes a form for what is selected, or the usual one again. */
   const take = (tag: string, isOn: boolean) => {
     const before = now?.letters.features ?? [];
@@ -116,7 +116,7 @@ export function CharactersDialog({ formatter, composer, onClose }: CharactersDia
                       className={`flex min-w-16 flex-col items-center border px-2 py-1 ${isOn ? 'border-primary' : 'border-base-300 hover:bg-base-content/5'}`}
                       onClick={() => take(tag, isOn)}
                     >
-                      <span className="text-2xl leading-8" style={{ fontFamily: `"${set}"`, fontFeatureSettings: `"${tag}"` }}>
+                      <span className="text-2xl leading-8" style={{ fontFamily: `"${ownFace}"`, fontFeatureSettings: `"${tag}"` }}>
                         {letters}
                       </span>
                       <span className="text-2xs narrow opacity-75">{name}</span>
