@@ -28,6 +28,7 @@ export function proxy(request: NextRequest): NextResponse {
   const headers = new Headers(request.headers);
   // Next.js reads the nonce from here for the scripts that it writes into a page.
   headers.set('Content-Security-Policy', policy);
+  headers.set('X-Nonce', nonce);
   const response = NextResponse.next({ request: { headers } });
   response.headers.set('Content-Security-Policy', policy);
   return response;

@@ -48,6 +48,31 @@ const says = (words: string) =>
     words,
   );
 
+describe('a page that is seen before its code has come', () => {
+  it('keeps what is pressed, and does it as soon as it can', async () => {
+    const own = await browser.newPage();
+    // The code of the page is held back; everything else comes.
+    const held: (() => void)[] = [];
+    let isHeld = true;
+    await own.setRequestInterception(true);
+    own.on('request', (request) => {
+      const go = () => void request.continue();
+      if (isHeld && request.resourceType() === 'script') held.push(go);
+      else go();
+    });
+    const arrived = own.goto(server.origin, { waitUntil: 'domcontentloaded' });
+    await own.waitForSelector('::-p-xpath(//button[contains(., "New publication")])');
+    await expect.poll(() => held.length).toBeGreaterThan(0);
+    await (await own.$('::-p-xpath(//button[contains(., "New publication")])'))!.click();
+    expect(await own.$('[role=dialog]')).toBeNull();
+    isHeld = false;
+    for (const go of held) go();
+    await own.waitForSelector('[role=dialog]');
+    await arrived;
+    await own.close();
+  });
+});
+
 describe('a new publication', () => {
   it('is refused without a name, or with one that is taken', async () => {
     await press('New publication');

@@ -29,7 +29,7 @@ const NAMES: Readonly<Record<string, string>> = {
   lnum: 'Lining figures',
   tnum: 'Tabular figures',
   pnum: 'Proportional figures',
-  unic: 'Unicase',
+  unic: 'Capitals and small letters of one height',
 };
 
 /** @returns what a feature is called; undefined where it brings no other form, as kerning does not */
