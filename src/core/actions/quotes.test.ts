@@ -128,7 +128,9 @@ describe('where else a quote stands', () => {
     expect([147.5, 252.5].some((x) => Math.abs(x - middleOf(between.box).x) < 0.01)).toBe(true);
     const one = set(between.next, { stand: 'column', across: 1 });
     expect(one.box.w).toBeCloseTo(90, 6);
-    expect(() => setQuote(after, { frame: frame.id, stand: 'column', across: 4 }, composer)).toThrow('not have that many columns');
+    expect(() => setQuote(after, { frame: frame.id, stand: 'column', across: 4 }, composer)).toThrow(
+      'not have that many columns',
+    );
     expect(() => setQuote(after, { frame: frame.id, stand: 'picture' }, composer)).toThrow('No picture on that spread');
   });
 

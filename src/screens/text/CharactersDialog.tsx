@@ -116,7 +116,10 @@ export function CharactersDialog({ formatter, composer, onClose }: CharactersDia
                       className={`flex min-w-16 flex-col items-center border px-2 py-1 ${isOn ? 'border-primary' : 'border-base-300 hover:bg-base-content/5'}`}
                       onClick={() => take(tag, isOn)}
                     >
-                      <span className="text-2xl leading-8" style={{ fontFamily: `"${ownFace}"`, fontFeatureSettings: `"${tag}"` }}>
+                      <span
+                        className="text-2xl leading-8"
+                        style={{ fontFamily: `"${ownFace}"`, fontFeatureSettings: `"${tag}"` }}
+                      >
                         {letters}
                       </span>
                       <span className="text-2xs narrow opacity-75">{name}</span>
