@@ -65,34 +65,37 @@ function Finishes({ house, act, pressed, publication }: ChapterTools & { publica
         every frame of it follows; what a frame says otherwise stays.
       </p>
       <div className="grid grid-cols-[minmax(0,1fr)_19rem] gap-10 pt-5">
-        <section aria-label="Finishes" className="sticky top-0 self-start">
-          {finishes.length === 0 ? (
-            <p className="pb-3 opacity-75">
-              There are none yet. Add one here, or choose a frame on a page and keep its look as a finish.
-            </p>
-          ) : (
-            <ul className="grid grid-cols-[repeat(auto-fill,minmax(12rem,1fr))] gap-4 pb-4">
-              {finishes.map((each) => (
-                <li key={each.id}>
-                  <button
-                    type="button"
-                    data-finish={each.id}
-                    aria-pressed={each.id === finish?.id}
-                    className={`flex w-full flex-col gap-1.5 border p-2 text-left ${each.id === finish?.id ? 'border-primary' : 'border-base-300 hover:bg-base-content/5'}`}
-                    onClick={() => setChosen(each.id)}
-                  >
-                    <FinishSample document={house} finish={each} width={176} height={92} scale={0.9} />
-                    <span className="font-medium">{each.name}</span>
-                    <span className="narrow opacity-75">{usesWords(house, each)}</span>
-                  </button>
-                </li>
-              ))}
-            </ul>
-          )}
-          <button type="button" className="btn btn-sm" onClick={add}>
-            Add a finish
-          </button>
-        </section>
+        <div className="min-w-0">
+          <section aria-label="Finishes">
+            {finishes.length === 0 ? (
+              <p className="pb-3 opacity-75">
+                There are none yet. Add one here, or choose a frame on a page and keep its look as a finish.
+              </p>
+            ) : (
+              <ul className="grid grid-cols-[repeat(auto-fill,minmax(12rem,1fr))] gap-4 pb-4">
+                {finishes.map((each) => (
+                  <li key={each.id}>
+                    <button
+                      type="button"
+                      data-finish={each.id}
+                      aria-pressed={each.id === finish?.id}
+                      className={`flex w-full flex-col gap-1.5 border p-2 text-left ${each.id === finish?.id ? 'border-primary' : 'border-base-300 hover:bg-base-content/5'}`}
+                      onClick={() => setChosen(each.id)}
+                    >
+                      <FinishSample document={house} finish={each} width={176} height={92} scale={0.9} />
+                      <span className="font-medium">{each.name}</span>
+                      <span className="narrow opacity-75">{usesWords(house, each)}</span>
+                    </button>
+                  </li>
+                ))}
+              </ul>
+            )}
+            <button type="button" className="btn btn-sm" onClick={add}>
+              Add a finish
+            </button>
+          </section>
+          <QuoteDesigns house={house} act={act} pressed={pressed} />
+        </div>
         {finish && (
           <section aria-label={finish.name} key={finish.id} className="flex flex-col gap-3">
             <div className="bg-base-100 sticky top-0 z-10 pb-2">
@@ -117,7 +120,6 @@ function Finishes({ house, act, pressed, publication }: ChapterTools & { publica
           </section>
         )}
       </div>
-      <QuoteDesigns house={house} act={act} pressed={pressed} />
     </>
   );
 }

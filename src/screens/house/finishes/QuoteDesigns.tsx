@@ -8,7 +8,7 @@ import type { ChapterTools } from '../HouseChapter';
 
 const STAND_NAMES: Readonly<Record<Stand, string>> = {
   column: 'In columns',
-  between: 'Between two columns',
+  between: 'Between columns',
   picture: 'On a picture',
 };
 
@@ -25,11 +25,15 @@ export function QuoteDesigns({ house, act, pressed }: ChapterTools) {
       </p>
       <ul>
         {designs.map((design) => (
-          <li key={design.id} data-quote-design={design.id} className="border-base-300 flex items-end gap-4 border-b py-2.5">
-            <div className="w-44">
+          <li
+            key={design.id}
+            data-quote-design={design.id}
+            className="border-base-300 flex flex-wrap items-end gap-x-3 gap-y-1 border-b py-2.5"
+          >
+            <div className="w-32">
               <WordsField label="Name" value={design.name} onChange={(name) => set(design.id, { name })} />
             </div>
-            <div className="flex w-48">
+            <div className="flex w-36">
               <Select
                 label="Style of its words"
                 value={design.style}
@@ -37,7 +41,7 @@ export function QuoteDesigns({ house, act, pressed }: ChapterTools) {
                 onChange={(style) => set(design.id, { style })}
               />
             </div>
-            <div className="flex w-36">
+            <div className="flex w-24">
               <Select
                 label="Finish"
                 value={design.finish ?? ''}
@@ -45,7 +49,7 @@ export function QuoteDesigns({ house, act, pressed }: ChapterTools) {
                 onChange={(finish) => set(design.id, { finish: finish === '' ? undefined : finish })}
               />
             </div>
-            <div className="flex w-40">
+            <div className="flex w-32">
               <Select
                 label="Stands"
                 value={design.stand}
@@ -54,7 +58,7 @@ export function QuoteDesigns({ house, act, pressed }: ChapterTools) {
               />
             </div>
             {design.stand === 'column' && (
-              <div className="w-16">
+              <div className="w-12">
                 <NumberField
                   label="Across"
                   value={design.across}
