@@ -151,6 +151,10 @@ export class HouseType {
     };
     edge('top', of.ruleAbove);
     edge('bottom', of.ruleBelow);
+    if (of.panel) {
+      const { ground, letters } = this.colours.highlighted(of.panel, of);
+      said.push(`background:${ground}`, `color:${letters}`, `padding:${em(of.panel.above)} ${em(of.panel.beside)}`);
+    }
     this.#rules.set(`.${name}`, said.join(';'));
     if (of.endMark)
       this.#rules.set(
