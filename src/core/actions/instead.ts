@@ -10,6 +10,19 @@ export const usesOf = (document: Document, id: string): number => {
   return record ? new Set(referring(document, [record]).map(({ record: { id: own } }) => own)).size : 0;
 };
 
+/** Puts a record in the place of another wherever that is referred to. @throws ActionError where they are one */
+export function putInstead<K extends RecordKind>(edit: Edit, kind: K, id: string, instead: string): void {
+  const gone = get(edit.document, kind, id);
+  if (instead === id) throw new ActionError('Nothing can take its own place.');
+  get(edit.document, kind, instead);
+  const above = basesOf(edit.document, instead);
+  for (const { record } of referring(edit.document, [gone])) {
+    // What the new one is based on itself cannot be based on it: there the tie goes past the one that is removed.
+    const to = above.has(record.id) ? baseOf(gone) : instead;
+    edit.put(said(led(record, (reference) => (reference.id === id ? to : reference.id))));
+  }
+}
+
 /**
  * Removes a record, and puts another in its place wherever it is referred to.
  *
@@ -17,17 +30,8 @@ export const usesOf = (document: Document, id: string): number => {
  * @throws ActionError where something uses it and nothing takes its place
  */
 export function removeFor<K extends RecordKind>(edit: Edit, kind: K, id: string, instead: string | undefined): void {
-  const gone = get(edit.document, kind, id);
-  if (instead === id) throw new ActionError('Nothing can take its own place.');
-  if (instead !== undefined) {
-    get(edit.document, kind, instead);
-    const above = basesOf(edit.document, instead);
-    for (const { record } of referring(edit.document, [gone])) {
-      // What the new one is based on itself cannot be based on it: there the tie goes past the one that is removed.
-      const to = above.has(record.id) ? baseOf(gone) : instead;
-      edit.put(said(led(record, (reference) => (reference.id === id ? to : reference.id))));
-    }
-  }
+  get(edit.document, kind, id);
+  if (instead !== undefined) putInstead(edit, kind, id, instead);
   edit.remove(id);
 }
 

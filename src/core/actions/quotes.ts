@@ -1,4 +1,4 @@
-import { paragraphsOf, plainBody, plainText } from '../records/body';
+import { mapParagraphs, paragraphsOf, plainBody, plainText } from '../records/body';
 import type { Diff } from '../records/diff';
 import { all, type Document, find, get } from '../records/document';
 import type { FrameRecord, QuoteDesignRecord, TextRecord } from '../records/index';
@@ -153,14 +153,9 @@ function standing(frame: FrameRecord, { stand }: Standing): FrameRecord {
 
 /** A body with all its paragraphs in a style. */
 const restyled = (body: TextRecord['body'], style: string): TextRecord['body'] =>
-  body.type.create(
-    body.attrs,
-    body.content.content.map((node) =>
-      node.type.name === 'paragraph' ? node.type.create({ ...node.attrs, style }, node.content, node.marks) : node,
-    ),
-  );
+  mapParagraphs(body, (paragraph) => paragraph.type.create({ ...paragraph.attrs, style }, paragraph.content, paragraph.marks));
 
-/** Adds a design of pull quotes: the same as another under a new name, or a plain one. */
+/** Adds a design of pull quotes: plain, in one column. */
 export function addQuoteDesign(document: Document): Diff {
   const edit = new Edit(document);
   const designs = all(document, 'quoteDesign');

@@ -15,6 +15,7 @@ import { PLAIN, styleSheet, type StyleSheet } from '../type/styles';
 import { ActionError, Edit, newId } from './edit';
 import { removeSwatch } from './colour';
 import { saysItself } from './finishes';
+import { putInstead } from './instead';
 
 /** Which swatch takes the place of which, by id. */
 export type Instead = ReadonlyMap<string, string>;
@@ -34,13 +35,9 @@ export function recolourPages(document: Document, pages: readonly string[], inst
 
 /** Puts one colour in the place of another everywhere; a colour without a role is gone then: the two have become one. */
 export function mergeSwatch(document: Document, id: string, into: string): Diff {
-  const swatch = get(document, 'swatch', id);
-  if (!swatch.role) return removeSwatch(document, id, into);
+  if (!get(document, 'swatch', id).role) return removeSwatch(document, id, into);
   const edit = new Edit(document);
-  get(document, 'swatch', into);
-  if (id === into) throw new ActionError('Nothing can take its own place.');
-  for (const { record } of referring(document, [swatch]))
-    edit.put(said(led(record, (reference) => (reference.id === id ? into : reference.id))));
+  putInstead(edit, 'swatch', id, into);
   return edit.diff();
 }
 

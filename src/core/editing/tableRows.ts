@@ -2,7 +2,7 @@ import type { Node } from 'prosemirror-model';
 import { type EditorState, TextSelection, type Transaction } from 'prosemirror-state';
 import { bodySchema } from '../records/bodySchema';
 import type { TableAttrs } from '../records/text';
-import { MOST_COLUMNS, MOST_ROWS, tableAt } from './tables';
+import { MOST_COLUMNS, MOST_ROWS, tableAt, takesSeveral } from './tables';
 import type { TextCommand } from './typing';
 
 /** A cell that the selection is in. */
@@ -35,12 +35,8 @@ export function rowTrouble(state: EditorState, change: RowChange): string | unde
   const now = cellAt(state);
   if (!now) return 'The caret is in no table.';
   const { table } = now;
-  let spans = false;
-  table.descendants((node) => {
-    if (node.type.name === 'cell' && ((node.attrs['across'] ?? 1) !== 1 || (node.attrs['down'] ?? 1) !== 1)) spans = true;
-    return node.type.name !== 'paragraph';
-  });
-  if (spans) return 'Cells of this table take several rows or columns. Rows and columns are not changed here then.';
+  if (table.children.some((row) => row.children.some(takesSeveral)))
+    return 'Cells of this table take several rows or columns. Rows and columns are not changed here then.';
   const columns = columnsOf(table);
   if (change.startsWith('row') && table.childCount >= MOST_ROWS) return `A table has ${MOST_ROWS} rows at most.`;
   if (change.startsWith('column') && columns >= MOST_COLUMNS) return `A table has ${MOST_COLUMNS} columns at most.`;

@@ -141,6 +141,9 @@ const LOOKS: Readonly<Record<TableLook, (dress: TableDress) => Drawn>> = {
   open: ({ ink }) => ({ rules: { head: { weight: 0.5, swatch: ink, tint: 1 } } }),
 };
 
+/** Whether a cell takes several columns or rows. */
+export const takesSeveral = (cell: Node): boolean => (cell.attrs['across'] ?? 1) !== 1 || (cell.attrs['down'] ?? 1) !== 1;
+
 /** A table as it is edited. Undefined where cells of it take several columns or rows: those are not edited here. */
 export function gridOf(table: Node): CellGrid | undefined {
   const attrs = table.attrs as TableAttrs;
@@ -150,7 +153,7 @@ export function gridOf(table: Node): CellGrid | undefined {
   table.forEach((row, _, r) => {
     const words: string[] = [];
     row.forEach((cell, __, c) => {
-      if ((cell.attrs['across'] ?? 1) !== 1 || (cell.attrs['down'] ?? 1) !== 1) spans = true;
+      if (takesSeveral(cell)) spans = true;
       const own: string[] = [];
       cell.forEach((paragraph) => own.push(plainText(paragraph)));
       const whole = own.join('\n');

@@ -227,8 +227,10 @@ function paintText(canvas: Canvas, { columns }: TextItem, k: number, sources: So
 
 function paintMark(canvas: Canvas, mark: LineMark, line: Line, over: boolean, sources: Sources): void {
   const { x, y, w, h } = { ...mark.box, x: mark.box.x + line.x, y: mark.box.y + line.baseline };
-  canvas.save();
-  if (mark.turn) canvas.transform(...mark.turn);
+  if (mark.turn) {
+    canvas.save();
+    canvas.transform(...mark.turn);
+  }
   if (mark.type === 'picture') {
     const image = over ? undefined : sources.picture(mark.picture);
     if (image) canvas.drawImage(image, x, y, w, h);
@@ -236,7 +238,7 @@ function paintMark(canvas: Canvas, mark: LineMark, line: Line, over: boolean, so
     canvas.fillStyle = mark.ink.rgb;
     canvas.fillRect(x, y, w, h);
   }
-  canvas.restore();
+  if (mark.turn) canvas.restore();
 }
 
 function paintGrey(canvas: Canvas, run: Run, line: Line, alpha: number): void {

@@ -58,13 +58,9 @@ function Chip({ desk, furniture }: { desk: Desk; furniture: FurnitureRecord }) {
 export function FurnitureChapter({ desk }: { desk: Desk }) {
   const { document, actions } = desk;
   const ids = desk.held.map(({ frame }) => frame.id);
-  const furniture = ids.map((id) => furnitureOf(document, get(document, 'frame', id))).find((each) => each !== undefined);
-  const blanks = furniture
-    ? blanksOf(
-        document,
-        desk.held.map(({ frame }) => get(document, 'frame', frame.id)),
-      )
-    : [];
+  const frames = ids.map((id) => get(document, 'frame', id));
+  const furniture = frames.map((frame) => furnitureOf(document, frame)).find((each) => each !== undefined);
+  const blanks = furniture ? blanksOf(document, frames) : [];
   return (
     <Group name="Furniture" now={furniture?.name} folded={!furniture}>
       {furniture ? (
