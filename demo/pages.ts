@@ -1,28 +1,79 @@
 import { bookAdvertisement } from '@/core/actions/advertisements';
 import { Edit } from '@/core/actions/edit';
 import { putCaptions } from '@/core/actions/captions';
-import { placeFrames, putFrame } from '@/core/actions/frames';
+import { generateKeyBetween } from 'fractional-indexing';
+import type { Node } from 'prosemirror-model';
+import { putChart } from '@/core/actions/charts';
+import { growingText, NO_WRAP, placeFrames, putFrame } from '@/core/actions/frames';
 import { fillFrame, usualWrap } from '@/core/actions/pictures';
 import { makeQuote } from '@/core/actions/quotes';
 import { fillSlots } from '@/core/actions/slots';
 import { placeStory, putStory } from '@/core/actions/stories';
 import type { Typesetter } from '@/core/actions/typesetter';
-import type { Box } from '@/core/geometry/box';
+import type { Box, Point } from '@/core/geometry/box';
 import { mm } from '@/core/length/length';
 import { pageGrid, stretchBox } from '@/core/page/grid';
 import { formatOf, placedPages, type PlacedPage } from '@/core/page/pages';
 import { slotsOn } from '@/core/page/slots';
-import { docOf, paragraphsOf, plainParagraphs, plainText } from '@/core/records/body';
+import { docOf, mapParagraphs, paragraphOf, paragraphsOf, plainParagraphs, plainText } from '@/core/records/body';
 import { framesOn, get, threadOf, type Document } from '@/core/records/document';
-import type { PictureRecord } from '@/core/records/index';
+import type { AdvertisementSize } from '@/core/records/advertisement';
+import type { Chart } from '@/core/records/chart';
+import { textContent, type TextContent, type Wrap } from '@/core/records/frame';
+import type { FrameRecord, PictureRecord, TextRecord } from '@/core/records/index';
+import type { ParagraphAttrs } from '@/core/records/text';
 import { said } from '@/core/records/said';
 import type { StoryState } from '@/core/records/story';
 import { readStory } from './stories';
+import { table } from './tables';
 
 export type ReadPictures = ReadonlyMap<string, Omit<PictureRecord, 'kind' | 'id' | 'order'>>;
 
 /** Columns and lines from and to, both counted from 1. */
 type Stretch = readonly [from: number, to: number];
+
+/** How a picture is put on a page: its crop, its wrap, its look. */
+type Hanging = Partial<Pick<FrameRecord, 'wrap' | 'fill' | 'border' | 'shape' | 'shadow' | 'finish' | 'fade'>> & {
+  readonly fit?: 'fill' | 'fit';
+  readonly focus?: Point;
+};
+
+/** Over which columns an opening stands, and how its headline is set. */
+interface Opening {
+  readonly headline: Stretch;
+  readonly style?: string;
+  /** Columns of the standfirst and the byline. */
+  readonly rest: Stretch;
+  readonly byline?: boolean;
+}
+
+/** How a story stands in its stretch: columns of its text, a picture over its width and how many lines deep that is. */
+interface Article {
+  readonly across: number;
+  readonly picture?: string;
+  readonly deep?: number;
+  readonly style?: string;
+}
+
+export const CLOSE: Wrap = { mode: 'frame', standOff: 0, outline: 'alpha' };
+export const KEPT: Wrap = { mode: 'frame', standOff: mm(4), outline: 'shape' };
+export const OUTLINED: Wrap = { mode: 'outline', standOff: mm(5), outline: 'alpha' };
+
+const orderAfterThread = (frames: readonly FrameRecord[]): string =>
+  generateKeyBetween(
+    frames.reduce<string | null>(
+      (last, { content }) => (content.type === 'text' && (last === null || content.order > last) ? content.order : last),
+      null,
+    ),
+    null,
+  );
+
+/** The ragged style in the place of a justified one. */
+const RAGGED_STYLES: Readonly<Record<string, string>> = {
+  body: 'bodyRagged',
+  bodyFirst: 'bodyRaggedFirst',
+  bodyOpening: 'bodyRaggedOpening',
+};
 
 /** An issue of the demo being laid out, page by page, in grid terms. */
 export class Pages {
@@ -30,6 +81,7 @@ export class Pages {
   readonly #typesetter: Typesetter;
   readonly #pictures: ReadPictures;
   readonly #folder: string;
+  #count = 0;
 
   constructor(issue: Document, typesetter: Typesetter, pictures: ReadPictures, folder: string) {
     this.edit = new Edit(issue);
@@ -56,11 +108,19 @@ export class Pages {
     this.edit.put(said({ ...own, state, due, target: Math.round(words / 50) * 50 }));
   }
 
-  place(id: string, number: number, columns: Stretch, lines: Stretch, balanced = false): void {
+  /** @param across columns of text over the stretch, where they are not those of the grid */
+  place(id: string, number: number, columns: Stretch, lines: Stretch, balanced = false, across?: number): void {
     const page = this.page(number).page.id;
     const box = this.box(number, columns, lines);
     this.edit.take(placeStory(this.edit.document, { story: id, page, box, allPages: false }, this.#typesetter));
+    if (across !== undefined) this.inColumns(id, across);
     if (balanced) this.balance(id);
+  }
+
+  /** Sets the last frame of a story in so many columns. */
+  inColumns(id: string, columns: number): void {
+    const frame = threadOf(this.edit.document, get(this.edit.document, 'story', id).parts.body).at(-1)!;
+    if (frame.content.type === 'text') this.edit.put({ ...frame, content: { ...frame.content, columns } });
   }
 
   /** Ends the columns of a story's last frame at one height. */
@@ -83,6 +143,268 @@ export class Pages {
     if (!read) throw new Error(`The demo has no picture “${file}”.`);
     this.edit.put<PictureRecord>({ ...read, id, kind: 'picture', order: `a${id}` });
     return id;
+  }
+
+  /** The whole of a page with its bleed, or of the spread it begins. */
+  sheet(number: number, spread = false): Box {
+    const { width, height, bleed } = formatOf(this.edit.document);
+    const isLeft = this.page(number).side === 'left';
+    const [before, after] = spread ? [bleed, bleed] : isLeft ? [bleed, 0] : [0, bleed];
+    const pages = placedPages(this.edit.document).length;
+    // The first page and the last, where it is a left one, have nothing beside them.
+    const left = number === 1 ? bleed : before;
+    const right = number === pages ? bleed : after;
+    return { x: -left, y: -bleed, w: (spread ? 2 : 1) * width + left + right, h: height + 2 * bleed };
+  }
+
+  /** Puts a part of a story on a page, as high as its words; gives the y of its foot. */
+  part(id: string, part: 'headline' | 'standfirst' | 'byline', number: number, at: Box, style?: string): number {
+    const text = get(this.edit.document, 'story', id).parts[part];
+    if (text === undefined) throw new Error(`“${id}” has no ${part}.`);
+    if (style !== undefined) this.restyle(text, style, () => true);
+    return this.#grown(number, at, growingText(text), CLOSE);
+  }
+
+  /**
+   * Opens a story: its headline, standfirst and byline one under the other, each on a line of the grid; gives the first line that is free
+   * beneath them.
+   */
+  opening(id: string, number: number, line: number, { headline, style, rest, byline = true }: Opening): number {
+    const { parts } = get(this.edit.document, 'story', id);
+    let next = line;
+    const put = (part: 'headline' | 'standfirst' | 'byline', columns: Stretch, gap: number, own?: string) => {
+      const foot = this.part(id, part, number, this.box(number, columns, [next, next]), own);
+      next = this.#lineUnder(number, foot) + gap;
+    };
+    put('headline', headline, 1, style);
+    if (parts.standfirst !== undefined) put('standfirst', rest, 1);
+    if (parts.byline !== undefined && byline) put('byline', rest, 1);
+    return next;
+  }
+
+  /** A story in a stretch: its opening, a picture over its width where there is one, and its text in columns beneath. */
+  article(
+    id: string,
+    number: number,
+    columns: Stretch,
+    [first, last]: Stretch,
+    { across, picture, deep = 0, style }: Article,
+  ): void {
+    let line = this.opening(id, number, first, { headline: columns, rest: columns, ...(style ? { style } : {}) });
+    if (picture !== undefined) {
+      this.show(picture, number, columns, [line, line + deep - 1]);
+      line += deep + 2;
+    }
+    this.run(id, number, columns, [line, last], across, { balanced: true });
+  }
+
+  /** Gives the frames of a stretch another. */
+  move(number: number, from: readonly [Stretch, Stretch], to: readonly [Stretch, Stretch]): void {
+    const [was, box] = [this.box(number, ...from), this.box(number, ...to)];
+    for (const frame of framesOn(this.edit.document, this.page(number).page.id))
+      if (Math.abs(frame.box.x - was.x) < 1 && Math.abs(frame.box.y - was.y) < 1) this.edit.put({ ...frame, box });
+  }
+
+  /** The first line of a page that begins below a height. */
+  #lineUnder(number: number, y: number): number {
+    const { step } = formatOf(this.edit.document).baseline;
+    return Math.ceil((y - this.box(number, [1, 1], [1, 1]).y - 2) / step) + 1;
+  }
+
+  /** A frame as high as its words; gives the y of its foot. */
+  #grown(number: number, box: Box, content: TextContent, wrap: Wrap): number {
+    const frame = putFrame(this.edit, this.page(number).page.id, box, content, wrap);
+    const grown = this.#typesetter.compose(this.edit.document).grown.get(frame.id) ?? box;
+    this.edit.put({ ...frame, box: grown });
+    return grown.y + grown.h;
+  }
+
+  /** Gives paragraphs of a text a style, those that are meant by their words or their place. */
+  restyle(text: string, style: string, which: (words: string, index: number) => boolean): void {
+    const record = get(this.edit.document, 'text', text);
+    const body = mapParagraphs(record.body, (node, i) =>
+      which(plainText(node), i) ? paragraphOf({ ...(node.attrs as ParagraphAttrs), style }, node.content) : node,
+    );
+    this.edit.put({ ...record, body });
+  }
+
+  /** Sets the running text of a story ragged. */
+  ragged(text: string): void {
+    const record = get(this.edit.document, 'text', text);
+    const body = mapParagraphs(record.body, (node) => {
+      const attrs = node.attrs as ParagraphAttrs;
+      const ragged = RAGGED_STYLES[attrs.style ?? ''];
+      return ragged === undefined ? node : paragraphOf({ ...attrs, style: ragged }, node.content);
+    });
+    this.edit.put({ ...record, body });
+  }
+
+  /** Takes the first table out of a story’s body, to stand on its own. */
+  tableOf(id: string): Node {
+    const record = get(this.edit.document, 'text', get(this.edit.document, 'story', id).parts.body);
+    const blocks = record.body.content.content;
+    const table = blocks.find(({ type }) => type.name === 'table');
+    if (!table) throw new Error(`“${id}” has no table.`);
+    this.edit.put({ ...record, body: docOf(blocks.filter((block) => block !== table)) });
+    return table;
+  }
+
+  /** Takes a paragraph out of a story’s body. */
+  without(id: string, words: string): void {
+    const record = get(this.edit.document, 'text', get(this.edit.document, 'story', id).parts.body);
+    this.edit.put({ ...record, body: docOf(record.body.content.content.filter((block) => block.textContent !== words)) });
+  }
+
+  /** A table of copy in the house’s styles for tables: words in its first column, figures behind it. */
+  tableStyled(from: Node, first = 2.2): Node {
+    const rows = from.content.content.map((row) => row.content.content.map((cell) => cell.textContent));
+    const [head = [], ...rest] = rows;
+    return table([first, ...head.slice(1).map(() => 1)], 1, head, rest);
+  }
+
+  /** Runs the body of a story on through a frame. */
+  run(
+    id: string,
+    number: number,
+    columns: Stretch,
+    lines: Stretch,
+    textColumns: number,
+    more: Partial<TextContent> = {},
+  ): FrameRecord {
+    const text = get(this.edit.document, 'story', id).parts.body;
+    const { gutter } = this.page(number).master;
+    const content = textContent(text, orderAfterThread(threadOf(this.edit.document, text)), {
+      columns: textColumns,
+      gutter,
+      ...more,
+    });
+    return putFrame(this.edit, this.page(number).page.id, this.box(number, columns, lines), content, NO_WRAP);
+  }
+
+  /** Words of the page’s own, in paragraphs of given styles; gives the y of their foot. */
+  words(
+    number: number,
+    at: Box,
+    paragraphs: readonly (readonly [style: string, words: string])[],
+    more: Partial<TextContent> = {},
+    look: Partial<FrameRecord> = {},
+  ): number {
+    return this.blocks(
+      number,
+      at,
+      paragraphs.flatMap(([style, words]) => plainParagraphs(style, words)),
+      more,
+      look,
+    );
+  }
+
+  blocks(
+    number: number,
+    at: Box,
+    content: readonly Node[],
+    more: Partial<TextContent> = {},
+    look: Partial<FrameRecord> = {},
+  ): number {
+    const text = this.edit.put<TextRecord>({
+      id: `words-${++this.#count}`,
+      kind: 'text',
+      role: 'furniture',
+      body: docOf(content),
+    });
+    const grows = more.grows ?? true;
+    const own = { ...(grows ? growingText(text.id) : textContent(text.id)), ...more };
+    if (!grows) {
+      putFrame(this.edit, this.page(number).page.id, at, own, look.wrap ?? NO_WRAP, look);
+      return at.y + at.h;
+    }
+    return this.#grown(number, at, own, look.wrap ?? NO_WRAP);
+  }
+
+  /** Puts a picture where it is said to stand; its words are put by `captioned`. */
+  hang(file: string, number: number, at: Box, { fit, focus, wrap, ...look }: Hanging = {}): FrameRecord {
+    const id = this.picture(file);
+    const picture = get(this.edit.document, 'picture', id);
+    if (focus) this.edit.put({ ...picture, focus });
+    const own = fit ?? (picture.outlines.alpha ? 'fit' : 'fill');
+    return putFrame(this.edit, this.page(number).page.id, at, { type: 'picture', picture: id, fit: own }, wrap ?? NO_WRAP, look);
+  }
+
+  /** Sets the caption of a picture, and its credit behind it, in a place of their own. */
+  captioned(
+    frame: FrameRecord,
+    number: number,
+    at: Box,
+    { style = 'caption', words }: { style?: string; words?: string } = {},
+  ): void {
+    if (frame.content.type !== 'picture' || frame.content.picture === undefined) return;
+    const picture = get(this.edit.document, 'picture', frame.content.picture);
+    const text = this.edit.put<TextRecord>({
+      id: `words-${++this.#count}`,
+      kind: 'text',
+      role: 'caption',
+      picture: picture.id,
+      body: docOf(plainParagraphs(style, words ?? picture.caption)),
+    });
+    const beside = {
+      frame: frame.id,
+      place: 'own',
+      gap: 6,
+      width: mm(40),
+      dx: at.x - frame.box.x,
+      dy: at.y - frame.box.y - frame.box.h,
+    } as const;
+    const put = putFrame(this.edit, this.page(number).page.id, at, growingText(text.id), CLOSE, { beside });
+    const grown = this.#typesetter.compose(this.edit.document).grown.get(put.id) ?? at;
+    this.edit.put({ ...put, box: grown });
+  }
+
+  /** A credit that runs up an edge of its picture, `foot` being where it begins. */
+  credited(frame: FrameRecord, number: number, x: number, foot: number, style = 'creditTurned'): void {
+    if (frame.content.type !== 'picture' || frame.content.picture === undefined) return;
+    const picture = get(this.edit.document, 'picture', frame.content.picture);
+    const h = 190;
+    const text = this.edit.put<TextRecord>({
+      id: `words-${++this.#count}`,
+      kind: 'text',
+      role: 'credit',
+      picture: picture.id,
+      body: docOf(plainParagraphs(style, picture.credit.toUpperCase())),
+    });
+    const at = { x, y: foot - h, w: 9, h };
+    const beside = {
+      frame: frame.id,
+      place: 'own',
+      gap: 6,
+      width: mm(40),
+      dx: at.x - frame.box.x,
+      dy: at.y - frame.box.y - frame.box.h,
+    } as const;
+    putFrame(this.edit, this.page(number).page.id, at, { ...textContent(text.id), turns: 3, ignoresWraps: true }, NO_WRAP, {
+      beside,
+    });
+  }
+
+  /** An area of a colour of the house. */
+  area(number: number, at: Box, swatch: string, tint = 1, wrap: Wrap = NO_WRAP): void {
+    putFrame(this.edit, this.page(number).page.id, at, { type: 'panel' }, wrap, { fill: { swatch, tint } });
+  }
+
+  rule(number: number, at: Box, swatch: string, weight = 0.5, line?: 'kites'): void {
+    const h = line ? 5 : weight;
+    putFrame(
+      this.edit,
+      this.page(number).page.id,
+      { ...at, h },
+      { type: 'rule', weight: line ? h : weight, ...(line ? { line } : {}) },
+      NO_WRAP,
+      {
+        fill: { swatch, tint: 1 },
+      },
+    );
+  }
+
+  chart(number: number, at: Box, chart: Chart): void {
+    this.edit.take(putChart(this.edit.document, this.page(number).page.id, at, chart));
   }
 
   /** Puts a picture on a page, with its caption beneath. */
@@ -109,6 +431,33 @@ export class Pages {
     )!;
     const picture = this.picture(file);
     this.edit.take(fillFrame(this.edit.document, { frame: waiting.id, picture }, this.#typesetter));
+  }
+
+  /** A booked advertisement over the whole of a page, into the bleed. */
+  wholePage(name: string, artwork: string, number: number): void {
+    this.#book(name, artwork, 'full', number, this.sheet(number));
+  }
+
+  /** Books an advertisement one column wide: in a place that waits for one there, or in one of its own. */
+  column(name: string, artwork: string, number: number, column: number, [from, to]: Stretch): void {
+    const box = this.box(number, [column, column], [from, to]);
+    for (const { id, content } of framesOn(this.edit.document, this.page(number).page.id))
+      if (content.type === 'advertisement' && content.advertisement === undefined) this.edit.remove(id);
+    this.#book(name, artwork, 'column', number, box, to - from + 1);
+  }
+
+  #book(name: string, artwork: string, size: AdvertisementSize, number: number, at: Box, lines?: number): void {
+    const picture = this.picture(artwork);
+    const before = new Set(this.edit.document.records.keys());
+    this.edit.take(bookAdvertisement(this.edit.document, { name, size, lines, picture }));
+    const advertisement = [...this.edit.document.records.keys()].find((id) => !before.has(id))!;
+    const wrap = { mode: 'frame', standOff: mm(4), outline: 'shape' } as const;
+    putFrame(this.edit, this.page(number).page.id, at, { type: 'advertisement', advertisement }, wrap);
+  }
+
+  /** Books an advertisement of a usual size and gives it a place. */
+  book(name: string, artwork: string, size: AdvertisementSize, number: number, columns: Stretch, lines: Stretch): void {
+    this.#book(name, artwork, size, number, this.box(number, columns, lines));
   }
 
   /** Books an advertisement with its artwork and gives it a place: a stretch, or the one that waits on the page. */

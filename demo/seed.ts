@@ -1,52 +1,119 @@
-import { documentOf } from '@/core/records/document';
 import type { NewPicture } from '@/core/actions/pictures';
+import type { Typesetter } from '@/core/actions/typesetter';
+import type { Document } from '@/core/records/document';
+import { documentOf } from '@/core/records/document';
+import type { DocumentRecord } from '@/core/records/index';
+import type { PublicationKind } from '@/core/records/publicationKind';
 import { composerFor } from '@/formats/faces/files';
 import { readPicture } from '@/formats/pictures/read';
 import { putBlob } from '@/store/blobs';
 import { insertDocument } from '@/store/documents';
 import { insertPublication, listPublications } from '@/store/publications';
-import { BRIDLE_HOUSE, issue87 } from './bridleLine/issue87';
-import { issue1206, PACKET_HOUSE } from './ternhavenPacket/issue1206';
+import { ARTWORK, artworkFile } from './advertisements';
+import { BRIDLE_HOUSE } from './bridleLine/house';
+import { issue86 } from './bridleLine/no86';
+import { issue87 } from './bridleLine/no87';
 import { LONGSPAR_HOUSE } from './longspar/house';
-import { issue14 } from './longspar/issue14';
-import { drawn, PICTURES } from './longspar/pictures';
-import { ARTWORK, artworkSvg } from './advertisements';
-import { TOWN_PICTURES } from './townPictures';
+import { issue13 } from './longspar/no13/issue';
+import { issue14 } from './longspar/no14/issue';
+import type { ReadPictures } from './pages';
+import { DEMO_PICTURES } from './pictures/index';
+import { drawn } from './pictures/picture';
+import { issue1206 } from './ternhavenPacket/issue1206';
+import { PACKET_HOUSE } from './ternhavenPacket/house';
 
-/** Reads a picture of the demo and keeps its files. */
-async function kept(file: string, bytes: Uint8Array): Promise<NewPicture> {
-  const { facts, preview } = await readPicture(file, bytes);
-  const blob = await putBlob(facts.media, bytes);
-  return { ...facts, blob, ...(preview ? { preview: await putBlob('image/webp', preview) } : {}) };
+/** A publication of the demo, with its issues, the oldest first. */
+interface Title {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: PublicationKind;
+  readonly frequency: string;
+  readonly house: readonly DocumentRecord[];
+  readonly issues: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly lay: (pictures: ReadPictures, typesetter: Typesetter) => Promise<Document>;
+  }[];
 }
 
-/** Fills an empty database with the demo: three publications, each with its house and an issue. Gives false when it is not empty. */
+const TITLES: readonly Title[] = [
+  {
+    id: 'longspar',
+    name: 'Longspar',
+    kind: 'magazine',
+    frequency: 'quarterly',
+    house: LONGSPAR_HOUSE,
+    issues: [
+      { id: 'longspar-13', name: 'No. 13, Autumn', lay: issue13 },
+      { id: 'longspar-14', name: 'No. 14, Winter', lay: issue14 },
+    ],
+  },
+  {
+    id: 'bridle-line',
+    name: 'The Bridle Line',
+    kind: 'newsletter',
+    frequency: 'monthly',
+    house: BRIDLE_HOUSE,
+    issues: [
+      { id: 'bridle-86', name: 'No. 86, November 2026', lay: issue86 },
+      { id: 'bridle-87', name: 'No. 87, December 2026', lay: issue87 },
+    ],
+  },
+  {
+    id: 'packet',
+    name: 'The Ternhaven Packet',
+    kind: 'newspaper',
+    frequency: 'weekly',
+    house: PACKET_HOUSE,
+    issues: [{ id: 'packet-1206', name: 'No. 1206, 3 December', lay: issue1206 }],
+  },
+];
+
+/** Reads a file of the demo and keeps it. */
+async function kept(file: string, bytes: Uint8Array, words: { caption?: string; credit?: string } = {}): Promise<NewPicture> {
+  const { facts, preview } = await readPicture(file, bytes);
+  const blob = await putBlob(facts.media, bytes);
+  // A drawing carries no words of its own.
+  const said = facts.caption === '' && facts.credit === '' ? words : {};
+  return { ...facts, ...said, blob, ...(preview ? { preview: await putBlob('image/webp', preview) } : {}) };
+}
+
+/** How many pictures are drawn at a time: each takes a processor. */
+const AT_ONCE = 3;
+
+async function pictures(): Promise<ReadPictures> {
+  const out = new Map<string, NewPicture>();
+  const waiting = [
+    ...DEMO_PICTURES.map((picture) => async () => {
+      const { file, caption, credit } = picture;
+      out.set(file, await kept(file, await drawn(picture), { caption, credit }));
+    }),
+    ...ARTWORK.map((artwork) => async () => {
+      out.set(artwork.file, await kept(artwork.file, await artworkFile(artwork)));
+    }),
+  ];
+  const next = async (): Promise<void> => {
+    for (let draw = waiting.shift(); draw; draw = waiting.shift()) await draw();
+  };
+  await Promise.all(Array.from({ length: AT_ONCE }, next));
+  return out;
+}
+
+/** Fills an empty database with the demo: three publications, each with its house and its issues. Gives false when it is not empty. */
 export async function seed(): Promise<boolean> {
   if ((await listPublications()).length > 0) return false;
-  const pictures = new Map<string, NewPicture>();
-  for (const picture of [...PICTURES, ...TOWN_PICTURES]) {
-    const bytes = await drawn(picture);
-    pictures.set(picture.file, await kept(picture.file, bytes));
+  const all = await pictures();
+  for (const { id, name, kind, frequency, house, issues } of TITLES) {
+    const { composer } = await composerFor(documentOf(house));
+    const laid = [];
+    for (const issue of issues) laid.push({ ...issue, document: await issue.lay(all, composer) });
+    await insertPublication({ id, name, kind, frequency });
+    await insertDocument(
+      { id: `${id === 'bridle-line' ? 'bridle' : id}-house`, publication: id, kind: 'house', name: 'House' },
+      house,
+    );
+    for (const { id: issue, name: called, document } of laid)
+      await insertDocument({ id: issue, publication: id, kind: 'issue', name: called }, [...document.records.values()]);
   }
-  for (const artwork of ARTWORK) pictures.set(artwork.file, await kept(artwork.file, Buffer.from(await artworkSvg(artwork))));
-  const { composer } = await composerFor(documentOf(LONGSPAR_HOUSE));
-  const own = new Map([...pictures].filter(([file]) => PICTURES.some((picture) => picture.file === file)));
-  const issue = await issue14(own, composer);
-  await insertPublication({ id: 'longspar', name: 'Longspar', kind: 'magazine', frequency: 'quarterly' });
-  await insertDocument({ id: 'longspar-house', publication: 'longspar', kind: 'house', name: 'House' }, LONGSPAR_HOUSE);
-  await insertDocument({ id: 'longspar-14', publication: 'longspar', kind: 'issue', name: 'No. 14, Winter' }, [
-    ...issue.records.values(),
-  ]);
-  const bridle = (await composerFor(documentOf(BRIDLE_HOUSE))).composer;
-  await insertPublication({ id: 'bridle-line', name: 'The Bridle Line', kind: 'newsletter', frequency: 'monthly' });
-  await insertDocument({ id: 'bridle-house', publication: 'bridle-line', kind: 'house', name: 'House' }, BRIDLE_HOUSE);
-  await insertDocument({ id: 'bridle-87', publication: 'bridle-line', kind: 'issue', name: 'No. 87, December 2026' }, [
-    ...(await issue87(pictures, bridle)).records.values(),
-  ]);
-  await insertPublication({ id: 'packet', name: 'The Ternhaven Packet', kind: 'newspaper', frequency: 'weekly' });
-  await insertDocument({ id: 'packet-house', publication: 'packet', kind: 'house', name: 'House' }, PACKET_HOUSE);
-  await insertDocument({ id: 'packet-1206', publication: 'packet', kind: 'issue', name: 'No. 1206, 3 December' }, [
-    ...(await issue1206(pictures, (await composerFor(documentOf(PACKET_HOUSE))).composer)).records.values(),
-  ]);
   return true;
 }

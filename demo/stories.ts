@@ -5,16 +5,19 @@ import type { ParagraphAttrs } from '@/core/records/text';
 import { readMarkdown } from '@/formats/copy/markdown';
 import { storyOf } from '@/formats/copy/story';
 
-/** A story of the demo: its first paragraph is its headline, its second its standfirst, the rest is its body. */
+/** A story of the demo: its first paragraph is its headline, its second its standfirst, a third that begins with “By” its byline. */
 export async function readStory(path: string, section: string): Promise<NewStory> {
   const copy = readMarkdown(await readFile(path, 'utf8'));
-  const [headline, standfirst, ...rest] = copy.blocks;
+  const [headline, standfirst, third, ...others] = copy.blocks;
   const words = (block: typeof headline) => curly((block?.content ?? []).map((node) => node.text ?? '').join(''));
+  const signed = words(third).startsWith('By ');
+  const rest = signed || !third ? others : [third, ...others];
   return {
     name: words(headline),
     section,
     headline: words(headline),
     standfirst: words(standfirst),
+    ...(signed ? { byline: words(third) } : {}),
     body: mapParagraphs(bodyOf(storyOf({ ...copy, blocks: [headline!, ...rest] }).body), (paragraph) =>
       paragraphOf(
         paragraph.attrs as ParagraphAttrs,

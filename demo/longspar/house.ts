@@ -59,6 +59,7 @@ const CHARACTER_STYLES: readonly DocumentRecord[] = [
   character('leadIn', 'Lead-in', { letterCase: 'smallCapitals', tracking: 40 }),
   character('smallCaps', 'Small capitals', { letterCase: 'allSmallCapitals', tracking: 30 }),
   character('endMark', 'End mark', { swatch: 'accent1', size: 7.5 }),
+  character('strong', 'Strong', { weight: 700 }),
   character('strongSans', 'Strong, sans', { family: SANS, weight: 600 }),
 ];
 
@@ -71,6 +72,9 @@ const STYLES: readonly DocumentRecord[] = [
     { dropCap: { lines: 3, letters: 1, gap: 4, style: 'capital' }, leadIn: { extent: 4, style: 'leadIn' } },
     'bodyFirst',
   ),
+  style('bodyRagged', 'Body, ragged', { align: 'left', spaceBefore: STEP / 2, onGrid: false, firstIndent: 0 }, 'body'),
+  style('bodyRaggedFirst', 'Body, ragged, first', { spaceBefore: 0 }, 'bodyRagged'),
+  style('bodyRaggedOpening', 'Body, ragged, opening', { align: 'left' }, 'bodyOpening'),
   style('list', 'List', { firstIndent: 0, align: 'left' }, 'body'),
   style('quotation', 'Quotation', { leftIndent: STEP, firstIndent: 0, italic: true }, 'body'),
   style('crosshead', 'Crosshead', {
@@ -126,6 +130,8 @@ const STYLES: readonly DocumentRecord[] = [
     keepTogether: true,
   }),
   style('headlineFeature', 'Headline, feature', { size: 50, leading: 50, weight: 900, tracking: -20 }, 'headline'),
+  style('headlineGrand', 'Headline, grand', { size: 64, leading: 60, weight: 900, tracking: -25 }, 'headline'),
+  style('headlineOnPicture', 'Headline, on a picture', { size: 44, leading: 44, swatch: 'paper' }, 'headlineFeature'),
   style('headlineDepartment', 'Headline, department', { size: 26, leading: 28 }, 'headline'),
   style('standfirst', 'Standfirst', {
     ...still,
@@ -138,6 +144,7 @@ const STYLES: readonly DocumentRecord[] = [
     spaceBefore: 0,
     swatch: 'deep',
   }),
+  style('standfirstOnPicture', 'Standfirst, on a picture', { swatch: 'paper', weight: 400 }, 'standfirst'),
   style('byline', 'Byline', {
     ...still,
     family: SANS,
@@ -148,6 +155,7 @@ const STYLES: readonly DocumentRecord[] = [
     swatch: 'accent1',
     tracking: 10,
   }),
+  style('bylineOnPicture', 'Byline, on a picture', { swatch: 'paper' }, 'byline'),
   style('pullQuote', 'Pull quote', {
     ...still,
     family: SERIF,
@@ -172,6 +180,17 @@ const STYLES: readonly DocumentRecord[] = [
   style('pullQuoteSmall', 'Pull quote, on a picture', { size: 15, leading: 18, swatch: 'paper', tint: 1 }, 'pullQuote'),
   style('pullQuoteLarge', 'Pull quote, large', { size: 24, leading: 26, tracking: -5 }, 'pullQuote'),
   style('caption', 'Caption', { ...still, family: SANS, size: 7.5, leading: 9.5, onGrid: false, swatch: 'deep' }),
+  style('captionStrong', 'Caption, name', { weight: 700, size: 8.5, leading: 11 }, 'caption'),
+  style('figure', 'Figure', {
+    ...still,
+    family: SERIF,
+    weight: 300,
+    size: 22,
+    leading: 25,
+    onGrid: false,
+    swatch: 'accent1',
+    figures: 'lining',
+  }),
   style('credit', 'Credit', { size: 6.2, leading: 8, tracking: 20, tint: 0.7 }, 'caption'),
   style('creditTurned', 'Credit, turned', { swatch: 'paper', tint: 1, align: 'left' }, 'credit'),
   style(
@@ -201,6 +220,7 @@ const STYLES: readonly DocumentRecord[] = [
     onGrid: false,
     swatch: 'accent1',
   }),
+  style('kickerSpaced', 'Kicker, spaced', { spaceBefore: 14 }, 'kicker'),
   style('nameplate', 'Nameplate', {
     ...still,
     family: SERIF,
@@ -265,6 +285,16 @@ const STYLES: readonly DocumentRecord[] = [
     keepNext: 1,
   }),
   style('contentsNote', 'Contents, note', { ...still, family: SERIF, size: 9.3, leading: STEP, onGrid: false }),
+  style('contentsLine', 'Contents, line', {
+    ...still,
+    family: SERIF,
+    size: 10.5,
+    leading: 17,
+    onGrid: false,
+    tabs: [{ at: 20, align: 'left' }],
+    leftIndent: 20,
+    firstIndent: -20,
+  }),
   style('small', 'Small print', { ...still, family: SANS, size: 7.2, leading: 9.6, onGrid: false, swatch: 'deep' }),
   style('smallStrong', 'Small print, heading', { weight: 700, spaceBefore: 7, swatch: 'accent1', keepNext: 1 }, 'small'),
   style('adLarge', 'Advertisement, large', {

@@ -1,5 +1,6 @@
-import { drawn, PICTURES } from '@demo/longspar/pictures';
-import { TOWN_PICTURES } from '@demo/townPictures';
+import { PICTURES } from '@demo/pictures/first';
+import { drawn } from '@demo/pictures/picture';
+import { TOWN_PICTURES } from '@demo/pictures/town';
 import sharp from 'sharp';
 import type { Answer } from '../answer';
 import { WIRE_PICTURES } from '../wire/pictures';

@@ -1,5 +1,5 @@
-import { chance, ridge, svg, vertical } from '@demo/drawing';
-import type { DemoPicture } from '@demo/longspar/pictures';
+import { chance, ridge, svg, vertical } from '@demo/pictures/drawing';
+import type { DemoPicture } from '@demo/pictures/picture';
 
 /** Pictures that go with the news, drawn when they are asked for. */
 

@@ -1,4 +1,4 @@
-import { drawn } from '@demo/longspar/pictures';
+import { drawn } from '@demo/pictures/picture';
 import type { Answer } from '../answer';
 import { type Wired, WIRED } from './items';
 import { WIRE_PICTURES } from './pictures';

@@ -3,7 +3,7 @@ import { openCluster, runScript } from '../support/application';
 
 declare module 'vitest' {
   interface ProvidedContext {
-    /** A database with the demo in it, shared by the browser tests. */
+    /** A database with the tests' own issues in it, shared by the browser tests. */
     databaseUrl: string;
   }
 }
@@ -17,7 +17,7 @@ export default async function setup(project: TestProject): Promise<() => Promise
   }
   const cluster = await openCluster();
   await runScript('scripts/migrate.ts', cluster.url);
-  await runScript('scripts/seed.ts', cluster.url);
+  await runScript('tests/support/issues/seed.ts', cluster.url);
   project.provide('databaseUrl', cluster.url);
   return () => cluster.stop();
 }

@@ -570,6 +570,31 @@ describe('what is found', () => {
     expect(found(findings, 'swatches')).toHaveLength(1);
   });
 
+  it('is no full page that fills its page, to the trim or into the bleed', async () => {
+    const { width, height, bleed } = get(document(...sound()), 'format', 'format');
+    const booked: DocumentRecord = { id: 'ad', kind: 'advertisement', name: 'Hollis', order: 'a0', size: 'full', picture: 'pic' };
+    const inBox = async (box: FrameRecord['box']) => {
+      const place = {
+        ...pictureFrame('fa', undefined, 'p1', box),
+        content: { type: 'advertisement', advertisement: 'ad' },
+      } as const;
+      return found(await inspected(withRecords(sound(), { ad: booked, pic: pictureRecord('pic'), fa: place })), 'advertisements');
+    };
+    expect(await inBox({ x: 0, y: 0, w: width, h: height })).toEqual([]);
+    expect(await inBox({ x: -bleed, y: -bleed, w: width + 2 * bleed, h: height + 2 * bleed })).toEqual([]);
+    expect(await inBox({ x: 0, y: 0, w: width, h: height * 0.8 })).toHaveLength(1);
+  });
+
+  it('is no heading across its columns that stands right above what it is above', async () => {
+    const across = (lines: number) =>
+      withRecords(sound(), {
+        wide: paragraphStyle('wide', { spans: true, keepNext: 1 }),
+        nt: textRecord('nt', docOf([paragraph('body', prose(40)), paragraph('wide', 'Ropes'), paragraph('body', prose(60, 2))])),
+        n1: textFrame('n1', 'nt', 'p1', { x: 50, y: 300, w: 300, h: lines * 12 }, { columns: 2, gutter: 12 }),
+      });
+    expect(found(await inspected(across(18)), 'headings')).toEqual([]);
+  });
+
   it('can be accepted with a reason, until it says something else, and be asked for again', async () => {
     const before = withRecords(sound(), { ft1: frame('ft1', { box: { x: 50, y: 150, w: 300, h: 50 } }) });
     const [over] = found(await inspected(before), 'overset');

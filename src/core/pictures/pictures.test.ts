@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { chance } from '../../../demo/drawing';
+import { chance } from '../../../demo/pictures/drawing';
 import { doubleArea, outlineContains, outlineBox } from '../geometry/outline';
 import { inverse, mapped } from '../geometry/matrix';
 import type { CropValues } from '../properties/crop';

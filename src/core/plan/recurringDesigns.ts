@@ -141,6 +141,9 @@ export function recurringDesign(
 
 type Put = (id: string, name: string, recurs: PageRecord['recurs'], master: MasterRecord) => Layout;
 
+/** A line of words in the middle between two rules. */
+const BETWEEN_RULES = { grows: false, align: 'centre', firstBaseline: 'capHeight' } as const;
+
 const issueLine = (style = 'issueLine') =>
   paragraph(style, 'No. ', field('number'), '   ', field('season'), '   ', field('price'));
 const imprint = [
@@ -191,7 +194,11 @@ const DESIGNS: Readonly<Record<PublicationKind, (page: Put, text: MasterRecord, 
     const end = front.lines;
     front.nameplate([1, n, 1, 6]);
     front.rule([1, n, 8]);
-    front.text([1, n, 8, 9], [paragraph('issueLine', field('strapline'), '   No. ', field('number'), ', ', field('season'))]);
+    front.text(
+      [1, n, 8, 9],
+      [paragraph('issueLine', field('strapline'), '   No. ', field('number'), ', ', field('season'))],
+      BETWEEN_RULES,
+    );
     front.rule([1, n, 10]);
     front.slot('lead', 'Lead story', 'headline', [1, n - 1, 11, 15]);
     front.slot('lead', 'Lead story', 'standfirst', [1, n - 1, 16, 18]);
@@ -223,7 +230,11 @@ const DESIGNS: Readonly<Record<PublicationKind, (page: Put, text: MasterRecord, 
     const half = Math.floor(end / 2);
     front.nameplate([1, n, 1, 10]);
     front.rule([1, n, 11]);
-    front.text([1, n, 11, 12], [paragraph('issueLine', field('season'), '   No. ', field('number'), '   ', field('price'))]);
+    front.text(
+      [1, n, 11, 12],
+      [paragraph('issueLine', field('season'), '   No. ', field('number'), '   ', field('price'))],
+      BETWEEN_RULES,
+    );
     front.rule([1, n, 13]);
     front.slot('lead', 'Lead story', 'headline', [1, n - 2, 14, 19]);
     front.slot('lead', 'Lead story', 'standfirst', [1, n - 2, 20, 22]);

@@ -371,7 +371,7 @@ function styles(kind: PublicationKind, size: number, leading: number): DocumentR
     style('nameplate', 'Nameplate', {
       ...still,
       family: kind === 'newsletter' ? SANS : SERIF,
-      weight: kind === 'newspaper' ? 700 : 900,
+      weight: kind === 'magazine' ? 900 : kind === 'newsletter' ? 800 : 700,
       size: 60,
       leading: 60,
       onGrid: false,

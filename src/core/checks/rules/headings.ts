@@ -7,10 +7,14 @@ import { type Rule, styleOf } from '../rule';
 export const HEADINGS: Rule = {
   name: 'headings',
   title: 'Headings at the foot of a column',
-  page: (view) =>
-    linesOn(view).flatMap((on): Found[] => {
+  page: (view) => {
+    const lines = linesOn(view);
+    return lines.flatMap((on): Found[] => {
       if (!on.closes || !on.line.lastOfParagraph || styleOf(view, on.text, on.paragraph).keepNext === 0) return [];
       if (on.paragraph >= paragraphsOf(on.text.body).length - 1) return [];
+      // Across its columns, a heading ends what stands above it; what it is above begins right below, in columns of its own.
+      const next = lines.find(({ item, paragraph }) => item === on.item && paragraph === on.paragraph + 1);
+      if (next && next.line.baseline > on.line.baseline) return [];
       return [
         {
           grave: 'fault',
@@ -20,5 +24,6 @@ export const HEADINGS: Rule = {
           mends: [{ name: 'Make it fit …', open: 'fit', text: on.text.id }],
         },
       ];
-    }),
+    });
+  },
 };

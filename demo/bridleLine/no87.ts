@@ -2,28 +2,11 @@ import { join } from 'node:path';
 import { putRecurring } from '@/core/actions/pages';
 import type { Typesetter } from '@/core/actions/typesetter';
 import { startIssue } from '@/core/plan/startIssue';
-import { startingHouse } from '@/core/plan/startingHouse';
 import { documentOf, type Document } from '@/core/records/document';
-import type { DocumentRecord } from '@/core/records/index';
 import { Pages, type ReadPictures } from '../pages';
-
-/** The Bridle Line: the monthly newsletter of the Kitemakers' Circle, A4 on three columns, and its No. 87. */
+import { BRIDLE_HOUSE } from './house';
 
 const FOLDER = join(process.cwd(), 'demo', 'bridleLine', 'stories');
-
-export const BRIDLE_HOUSE: readonly DocumentRecord[] = startingHouse('newsletter', 'en-GB').map((record) =>
-  record.kind === 'details'
-    ? {
-        ...record,
-        strapline: 'Newsletter of the Kitemakers’ Circle',
-        publisher: 'The Kitemakers’ Circle of Ternhaven',
-        address: 'The Sail Loft, Ropewalk, Ternhaven',
-        contact: 'Second Thursday of the month, seven o’clock',
-        price: 'Free to members',
-        staff: 'Edited by Piers Holt and Bryony Cole',
-      }
-    : record,
-);
 
 /** What stands under the list of contents on the front page. */
 const NOTES: readonly (readonly [style: string, words: string])[] = [
@@ -69,32 +52,35 @@ export async function issue87(pictures: ReadPictures, typesetter: Typesetter): P
   pages.fillPicture('fenn-bench.webp', 1);
   pages.moveParts('loft', 'fenn-bench.webp', 1, [1, 2], { body: [20, 46], picture: [48, 56] });
   pages.tell(1, 'contents', NOTES);
-  pages.place('knots', 2, [1, 3], [1, 30], true);
-  pages.advertise('Marram & Sons, sailcloth', 'marram-and-sons.svg', 2, [
-    [1, 3],
-    [33, 56],
-  ]);
-  pages.show('fenn-kite-cutout.png', 3, [2, 3], [16, 45]);
-  pages.place('paper-kite', 3, [1, 3], [1, 56], true);
-  pages.advertise('Ternhaven Chandlers', 'ternhaven-strip.svg', 3, [
-    [1, 3],
-    [49, 56],
-  ]);
+  pages.place('knots', 2, [1, 3], [1, 33], true);
+  (['knot-larks-head.svg', 'knot-eight.svg', 'knot-rolling-hitch.svg'] as const).forEach((file, i) => {
+    const at = pages.box(2, [i + 1, i + 1], [38, 51]);
+    const drawing = pages.hang(file, 2, at, { fit: 'fit' });
+    pages.captioned(drawing, 2, { ...at, y: at.y + at.h + 6, h: 12 });
+  });
+  pages.rule(2, pages.box(2, [1, 3], [36, 36]), 'ink', 0.75);
+  pages.place('paper-kite', 3, [1, 3], [1, 45], true);
+  ([1, 2, 3, 4] as const).forEach((step) => {
+    const row = pages.box(3, [1, 3], [47, 55]);
+    const w = (row.w - 3 * 12) / 4;
+    const at = { ...row, x: row.x + (step - 1) * (w + 12), w };
+    const drawing = pages.hang(`fold-${step}.svg`, 3, at, { fit: 'fit' });
+    pages.captioned(drawing, 3, { ...at, y: at.y + at.h + 2, h: 10 });
+  });
   pages.place('chair', 4, [1, 3], [1, 22], true);
-  pages.advertise('Harbour Bakery', 'harbour-bakery.svg', 4, [
-    [3, 3],
-    [40, 56],
-  ]);
+  pages.column('Harbour Bakery', 'harbour-bakery.svg', 4, 3, [39, 56]);
   pages.place('mended', 4, [1, 2], [24, 56], true);
+  pages.show('shears.png', 4, [3, 3], [25, 36]);
   pages.show('linen.jpg', 5, [1, 3], [11, 28]);
   pages.place('linen', 5, [1, 3], [1, 56], true);
   pages.fill('letters', 6, 'Letters');
   pages.balance('letters');
   pages.show('strand.jpg', 6, [1, 2], [44, 54]);
-  pages.advertise('The Ferry House Inn', 'ferry-house-inn.svg', 6);
-  pages.place('jar', 6, [3, 3], [27, 56]);
-  pages.show('hollin-head-dusk.jpg', 7, [1, 2], [33, 54]);
-  pages.place('tide', 7, [1, 3], [1, 56], true);
+  pages.column('The Ferry House Inn', 'ferry-house-inn.svg', 6, 3, [6, 25]);
+  pages.place('jar', 6, [3, 3], [28, 56]);
+  pages.show('hollin-head-dusk.jpg', 7, [1, 2], [35, 54]);
+  pages.column('Marram & Sons, sailcloth', 'marram-column.svg', 7, 3, [44, 56]);
+  pages.place('tide', 7, [1, 3], [1, 56], false);
   pages.quote('tide', 'A hammer, she says');
   pages.fill('dates', 8, 'Dates');
   pages.fillPicture('lantern.jpg', 8);

@@ -1,15 +1,7 @@
-import sharp from 'sharp';
-import { chance, grass, kite, ridge, svg, vertical } from '../drawing';
+import { chance, grass, kite, ridge, svg, vertical } from './drawing';
+import type { DemoPicture } from './picture';
 
-/** A picture of the demo: how it is drawn, the file it becomes, and what its own metadata says of it. */
-export interface DemoPicture {
-  readonly file: string;
-  readonly caption: string;
-  readonly credit: string;
-  /** Strength of the paper grain over it, so that large areas do not look poured; 0 for none. */
-  readonly grain: number;
-  draw(): string;
-}
+/** The pictures of Longspar’s first features, and those that several issues use. */
 
 const SAIL = ['#f0b429', '#e2572b', '#b93a2e', '#3b2a44'] as const;
 
@@ -198,6 +190,7 @@ export const PICTURES: readonly DemoPicture[] = [
   },
   {
     file: 'fenn-bench.webp',
+    scale: 1.06,
     caption: 'Ash by the window: the shavings come off in a single curl, or she begins again.',
     credit: 'Inge Sarrow',
     grain: 22,
@@ -226,25 +219,3 @@ export const PICTURES: readonly DemoPicture[] = [
   },
   { file: 'orrin-profile.jpg', caption: 'Tam Orrin, apprentice.', credit: 'Inge Sarrow', grain: 0, draw: profile },
 ];
-
-/** Side of the square of grain that is laid side by side, pixels. */
-const GRAIN_SIDE = 1024;
-
-/** Draws a picture as the file it is said to be, with caption and credit in its own metadata. */
-export async function drawn(picture: DemoPicture): Promise<Uint8Array> {
-  let image = sharp(Buffer.from(picture.draw()), { limitInputPixels: 40_000_000 });
-  if (picture.grain > 0) {
-    const random = chance(7);
-    const noise = Buffer.alloc(GRAIN_SIDE * GRAIN_SIDE * 3);
-    for (let i = 0; i < noise.length; i += 3) noise.fill(128 + (random() + random() - 1) * picture.grain, i, i + 3);
-    const tile = { width: GRAIN_SIDE, height: GRAIN_SIDE, channels: 3 as const };
-    image = image.flatten({ background: '#fff' }).composite([{ input: noise, raw: tile, tile: true, blend: 'soft-light' }]);
-  }
-  image = image.withExif({
-    IFD0: { ImageDescription: picture.caption, Artist: picture.credit, Copyright: 'Restless Kite demo' },
-  });
-  const ending = picture.file.split('.').at(-1);
-  if (ending === 'png') return image.png({ compressionLevel: 9 }).toBuffer();
-  if (ending === 'webp') return image.flatten({ background: '#fff' }).webp({ quality: 90 }).toBuffer();
-  return image.flatten({ background: '#fff' }).jpeg({ quality: 90, chromaSubsampling: '4:4:4' }).toBuffer();
-}

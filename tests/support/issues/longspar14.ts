@@ -29,10 +29,10 @@ import type { StoryState } from '@/core/records/story';
 import type { ParagraphAttrs, TableAttrs } from '@/core/records/text';
 import { readMarkdown } from '@/formats/copy/markdown';
 import { storyOf } from '@/formats/copy/story';
-import { curly } from '../stories';
-import { LONGSPAR_HOUSE } from './house';
+import { curly } from '@demo/stories';
+import { LONGSPAR_HOUSE } from '@demo/longspar/house';
 
-/** Longspar No. 14, half built: cover, contents and two features stand; one story is overset, one lies in the tray. */
+/** Longspar No. 14 as the tests know it: eight pages, of them a cover, contents and two features; one story is overset, one lies in the tray. */
 
 const FOLDER = join(process.cwd(), 'demo', 'longspar', 'stories');
 

@@ -1,5 +1,5 @@
-import type { DemoPicture } from './longspar/pictures';
 import { chance, ridge, svg, vertical } from './drawing';
+import type { DemoPicture } from './picture';
 
 /** Pictures of the newsletter and the newspaper. */
 
