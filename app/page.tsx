@@ -6,6 +6,6 @@ import { guarded } from './guarded';
 export const dynamic = 'force-dynamic';
 
 export default guarded(async () => {
-  const [publications, removed] = await Promise.all([listShelf(), removedFromShelf()]);
+  const [publications, removed] = await Promise.all([listShelf(today()), removedFromShelf()]);
   return <ShelfScreen publications={publications} removed={removed} today={today()} />;
 });

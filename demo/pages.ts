@@ -389,6 +389,14 @@ export class Pages {
     putFrame(this.edit, this.page(number).page.id, at, { type: 'panel' }, wrap, { fill: { swatch, tint } });
   }
 
+  /** An area of a colour that grows fainter upwards, for words on a picture. */
+  shade(number: number, at: Box, swatch: string, opacity: number): void {
+    putFrame(this.edit, this.page(number).page.id, at, { type: 'panel' }, NO_WRAP, {
+      fill: { swatch, tint: 1, opacity },
+      fade: { from: { x: 0.5, y: 0.5 }, to: { x: 0.5, y: 0 } },
+    });
+  }
+
   rule(number: number, at: Box, swatch: string, weight = 0.5, line?: 'kites'): void {
     const h = line ? 5 : weight;
     putFrame(

@@ -1,4 +1,5 @@
 import type { Storable } from '@/core/records/stored';
+import type { StoryState } from '@/core/records/story';
 import { putChangedDocument, putDocument } from './documents';
 import { type Client, pool, transaction } from './pool';
 
@@ -116,6 +117,33 @@ export async function listIssues(): Promise<IssueSummary[]> {
             (select count(*)::int from record p where p.document_id = d.id and p.kind = 'page') as pages
        from document d join record i on i.document_id = d.id and i.kind = 'issue'
       where d.kind = 'issue' and d.removed_at is null order by i.body ->> 'date' desc`,
+  );
+  return rows;
+}
+
+/** A story as the shelf tells of it. */
+export interface StorySummary {
+  readonly issue: string;
+  readonly id: string;
+  readonly name: string;
+  readonly state: StoryState;
+  /** The day its copy is due, ISO 8601. */
+  readonly due: string | null;
+  readonly writer: string | null;
+  /** The words of its byline. */
+  readonly byline: string | null;
+}
+
+/** The stories of issues, with what is known of each. */
+export async function listStories(issues: readonly string[]): Promise<StorySummary[]> {
+  const { rows } = await pool().query<StorySummary>(
+    `select s.document_id as issue, s.id, s.body ->> 'name' as name, coalesce(s.body ->> 'state', 'planned') as state,
+            s.body ->> 'due' as due, s.body ->> 'writer' as writer,
+            (select string_agg(word #>> '{}', '') from record b, jsonb_path_query(b.body -> 'body', 'strict $.** ? (exists(@.text)).text') word
+              where b.document_id = s.document_id and b.id = s.body -> 'parts' ->> 'byline') as byline
+       from record s where s.kind = 'story' and s.document_id = any($1)
+      order by s.body ->> 'due', s.body ->> 'order'`,
+    [issues],
   );
   return rows;
 }

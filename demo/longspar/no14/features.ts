@@ -62,7 +62,7 @@ function gusts(pages: Pages): void {
   pages.hang(
     'lantern.jpg',
     11,
-    { ...lantern, x: lantern.x + mm(28.5) - mm(15), w: mm(30) },
+    { ...lantern, x: lantern.x + mm(28.5) - mm(12), w: mm(24) },
     { wrap: { mode: 'outline', standOff: mm(4), outline: 'background' }, fit: 'fit' },
   );
   pages.run(id, 12, [1, 6], [12, 25], 3, { balanced: true });

@@ -12,6 +12,9 @@ export function cover(pages: Pages): void {
   pages.words(1, { x: 0, y: mm(9.5), w: width, h: 12 }, [
     ['nameplateLine', 'KITE CRAFT, FOUR TIMES A YEAR \u2003 No. 14 \u2003 WINTER \u2003 £7.50'],
   ]);
+  // The sea is deepened where words stand on it.
+  const foot = pages.sheet(1);
+  pages.shade(1, { ...foot, y: mm(140), h: foot.h + foot.y - mm(140) }, 'deep', 0.8);
   pages.words(1, { x: mm(14), y: mm(168), w: mm(66), h: 80 }, [
     ['coverLine', 'The women who sewed the wind'],
     ['coverNote', 'Eleven chairs, one window, and four thousand sails that were not sails'],

@@ -585,6 +585,25 @@ describe('what is found', () => {
     expect(await inBox({ x: 0, y: 0, w: width, h: height * 0.8 })).toHaveLength(1);
   });
 
+  it('is no light word on a dark picture that reaches over from the page beside', async () => {
+    const light = (picture: string) =>
+      withRecords(sound(), {
+        paper: { id: 'paper', kind: 'swatch', name: 'Paper', cmyk: [0, 0, 0, 0] },
+        white: paragraphStyle('white', { swatch: 'paper', size: 20, leading: 24 }),
+        wt: textRecord('wt', plainBody('white', 'Wind over all of it')),
+        wf: textFrame('wf', 'wt', 'p3', { x: 50, y: 540, w: 300, h: 30 }),
+        [picture]: pictureRecord(picture),
+        pf: {
+          ...pictureFrame('pf', picture, 'p2', { x: -9, y: 535, w: 818, h: 74 }),
+          order: 'Z0',
+          content: { type: 'picture', picture, fit: 'fill' },
+        },
+      });
+    const told = async (picture: string) => found(await inspected(light(picture)), 'contrast').map(({ words }) => words);
+    expect(await told('dark')).toEqual([]);
+    expect(await told('pale')).toEqual([expect.stringContaining('with what lies under it')]);
+  });
+
   it('is no heading across its columns that stands right above what it is above', async () => {
     const across = (lines: number) =>
       withRecords(sound(), {

@@ -46,10 +46,12 @@ export const storyPictures = (document: Document, story: StoryRecord): PictureRe
 export function writerOf(document: Document, story: StoryRecord): string {
   if (story.writer) return story.writer;
   const byline = find(document, 'text', story.parts.byline);
-  return byline
-    ? bodyText(byline.body)
-        .replace(/\s+/g, ' ')
-        .trim()
-        .replace(/^(words\s+)?by\s+/i, '')
-    : '';
+  return byline ? writerIn(bodyText(byline.body)) : '';
 }
+
+/** Who a byline says it is by. */
+export const writerIn = (byline: string): string =>
+  byline
+    .replace(/\s+/g, ' ')
+    .trim()
+    .replace(/^(words\s+)?by\s+/i, '');

@@ -82,10 +82,14 @@ export function* measuring(
     return beside!.dx > 0 ? own.x < -1 : own.x + own.w > beside!.list.width + 1;
   });
   const under: Item[] = [];
+  const reached = reaching.map(({ box, transform }) => {
+    const own = mappedBox(transform, box);
+    return { ...own, x: own.x + beside!.dx };
+  });
   for (const [i, item] of list.items.entries()) {
     if (i === list.furniture) for (const each of reaching) page.paint(each, beside!.dx);
     if (item.type === 'text') {
-      const read = legibilityOn(page, item, under, list.furniture, list.items);
+      const read = legibilityOn(page, item, under, i >= list.furniture ? reached : [], list);
       const before = legibility.get(item.frame);
       if (read && !(before && before.ratio / before.needed <= read.ratio / read.needed)) legibility.set(item.frame, read);
     }
@@ -107,13 +111,15 @@ function legibilityOn(
   page: PaintedPage,
   item: TextItem,
   under: readonly Item[],
-  furniture: number,
-  items: readonly Item[],
+  reached: readonly Box[],
+  { furniture, items }: PageList,
 ): (Legibility & { isBare: boolean }) | undefined {
   const room = mappedBox(item.transform, item.box);
   const pictures = under.filter((each) => each.type === 'picture' && overlaps(mappedBox(each.transform, each.box), room));
   const only = pictures.length === 1 && items.indexOf(pictures[0]!) >= furniture ? pictures[0] : undefined;
-  const isBare = under.every((each) => each.type === 'text' || !overlaps(mappedBox(each.transform, each.box), room));
+  const isBare =
+    under.every((each) => each.type === 'text' || !overlaps(mappedBox(each.transform, each.box), room)) &&
+    !reached.some((box) => overlaps(box, room));
   const read = legibilityOf(item, isBare ? () => PAPER : (box) => lightIn(page, box), only?.frame);
   return read && { ...read, isBare };
 }

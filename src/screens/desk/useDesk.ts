@@ -63,7 +63,7 @@ export function useDesk(place: DeskPlace, store: DeskStore, composer: ComposerCl
     clear();
   }, [hand, clear]);
   const format = formatOf(document);
-  const spread = useSpreadInSight(store, document, place.at, letGo);
+  const spread = useSpreadInSight(store, document, place.at, letGo, place.kind === 'issue' ? place.document : undefined);
   const { pages } = spread;
   // Whoever was led here by a finding sees what it is about.
   const first = place.frame;

@@ -15,6 +15,7 @@ import { BringBundle } from './BringBundle';
 import { Keeping, Removed } from './Keeping';
 import { NewPublication } from './NewPublication';
 import { NextIssue } from './NextIssue';
+import { type ShelfWork, WayBack, Work } from './Work';
 
 interface ShelfIssue {
   readonly id: string;
@@ -34,6 +35,8 @@ export interface ShelfPublication {
   readonly house: string | undefined;
   readonly language: string;
   readonly issues: readonly ShelfIssue[];
+  /** Of the issue that comes out next. */
+  readonly work: ShelfWork | undefined;
 }
 
 /** The first screen: the publications and their issues. */
@@ -86,7 +89,7 @@ export function ShelfScreen({
         </button>
         {tools}
       </header>
-      <main className="mx-auto w-full max-w-5xl px-8 py-8">
+      <main className="mx-auto w-full max-w-7xl px-8 py-8">
         {publications.length === 0 && (
           <section aria-label="Starting points">
             <p className="pb-5 text-base">No publication is on the shelf yet. Begin with one of these, or with blank pages.</p>
@@ -109,7 +112,7 @@ export function ShelfScreen({
             key={publication.id}
             aria-label={publication.name}
             id={anchorOf(publication.name)}
-            className="border-base-300 grid grid-cols-[15rem_1fr] gap-10 border-t py-6 first:border-t-0"
+            className="border-base-300 grid grid-cols-[15rem_1fr_16rem] gap-10 border-t py-6 first:border-t-0"
           >
             <div>
               <h2
@@ -175,6 +178,7 @@ export function ShelfScreen({
                 </li>
               ))}
             </ul>
+            {publication.work && <Work work={publication.work} today={today} />}
           </section>
         ))}
         <Removed list={removed} />
@@ -208,11 +212,7 @@ function Next({ issue, today }: { issue: ShelfIssue; today: string }) {
       <p className="font-semibold">
         {format(parseISO(issue.date), 'd MMMM yyyy')}, {when}
       </p>
-      <p>
-        <Link href={`/issues/${issue.id}/pages`} className="link">
-          Open {issue.name}
-        </Link>
-      </p>
+      <WayBack issue={issue.id} name={issue.name} />
     </div>
   );
 }
