@@ -12,6 +12,7 @@ import { placeStory, putStory } from '@/core/actions/stories';
 import type { Typesetter } from '@/core/actions/typesetter';
 import type { Box, Point } from '@/core/geometry/box';
 import { mm } from '@/core/length/length';
+import { partOf } from '@/core/compose/measure/part';
 import { pageGrid, stretchBox } from '@/core/page/grid';
 import { formatOf, placedPages, type PlacedPage } from '@/core/page/pages';
 import { slotsOn } from '@/core/page/slots';
@@ -214,7 +215,7 @@ export class Pages {
   /** A frame as high as its words; gives the y of its foot. */
   #grown(number: number, box: Box, content: TextContent, wrap: Wrap): number {
     const frame = putFrame(this.edit, this.page(number).page.id, box, content, wrap);
-    const grown = this.#typesetter.compose(this.edit.document).grown.get(frame.id) ?? box;
+    const grown = this.#typesetter.compose(partOf(this.edit.document, [this.page(number).page.id])).grown.get(frame.id) ?? box;
     this.edit.put({ ...frame, box: grown });
     return grown.y + grown.h;
   }
@@ -354,7 +355,7 @@ export class Pages {
       dy: at.y - frame.box.y - frame.box.h,
     } as const;
     const put = putFrame(this.edit, this.page(number).page.id, at, growingText(text.id), CLOSE, { beside });
-    const grown = this.#typesetter.compose(this.edit.document).grown.get(put.id) ?? at;
+    const grown = this.#typesetter.compose(partOf(this.edit.document, [this.page(number).page.id])).grown.get(put.id) ?? at;
     this.edit.put({ ...put, box: grown });
   }
 

@@ -73,9 +73,8 @@ const TITLES: readonly Title[] = [
 async function kept(file: string, bytes: Uint8Array, words: { caption?: string; credit?: string } = {}): Promise<NewPicture> {
   const { facts, preview } = await readPicture(file, bytes);
   const blob = await putBlob(facts.media, bytes);
-  // A drawing carries no words of its own.
-  const said = facts.caption === '' && facts.credit === '' ? words : {};
-  return { ...facts, ...said, blob, ...(preview ? { preview: await putBlob('image/webp', preview) } : {}) };
+  // Metadata has no room for curly marks, and a drawing carries none at all.
+  return { ...facts, ...words, blob, ...(preview ? { preview: await putBlob('image/webp', preview) } : {}) };
 }
 
 /** How many pictures are drawn at a time: each takes a processor. */

@@ -38,7 +38,7 @@ export async function issue86(pictures: ReadPictures, typesetter: Typesetter): P
   }
   pages.fill('tail', 1, 'Lead story');
   pages.fillPicture('nets.jpg', 1);
-  pages.moveParts('tail', 'nets.jpg', 1, [1, 2], { body: [19, 35], picture: [37, 55] });
+  pages.moveParts('tail', 'nets.jpg', 1, [1, 2], { body: [20, 36], picture: [38, 55] });
   pages.balance('tail');
   pages.place('box-kite', 2, [1, 3], [1, 34], true);
   pages.show('box-kite.png', 2, [3, 3], [12, 34]);

@@ -151,6 +151,14 @@ describe('its issues', () => {
     });
   });
 
+  it('are led back to where one was', async () => {
+    await toShelf();
+    const link = await page.waitForSelector('section[aria-label="The Tide Table"] ::-p-text(Go on at pages 2–3)');
+    await link!.click();
+    await page.waitForSelector('.desk[data-ready=true]');
+    await page.waitForSelector('nav [aria-label^="Page 2"][aria-current]');
+  });
+
   it('stay as they are when the house changes', async () => {
     const rows = await query<{ id: string }>(
       databaseUrl,
@@ -247,6 +255,37 @@ describe('what lies on the shelf', () => {
     await page.waitForSelector(onShelf('The Tide Book'));
     expect(await documents()).toEqual(before);
     expect(await page.$eval(onShelf('The Tide Book'), (element) => element.textContent)).toContain('No. 1');
+  });
+});
+
+describe('a design', () => {
+  it('is chosen by its first page and its name, by mouse or by arrow keys, and is what the house then is', async () => {
+    await toShelf();
+    await press('New publication');
+    await fill('Name', 'Net Loft Letter');
+    await press('Newsletter', 'radio');
+    await (await page.waitForSelector('[role=dialog] label ::-p-text(Correspondent)'))!.click();
+    await until(page, 'its pages are offered', () =>
+      [...document.querySelectorAll('[role=dialog] img')].some((own) =>
+        own.getAttribute('src')!.startsWith('/api/designs/correspondent/0/'),
+      ),
+    );
+    await page.keyboard.press('ArrowRight');
+    await until(page, 'the one beside it is', () =>
+      [...document.querySelectorAll('[role=dialog] img')].some((own) =>
+        own.getAttribute('src')!.startsWith('/api/designs/digest/0/'),
+      ),
+    );
+    await page.keyboard.press('ArrowLeft');
+    await press('Add to the shelf');
+    await page.waitForFunction(() => location.pathname.startsWith('/houses/'));
+    const house = new URL(page.url()).pathname.split('/')[2]!;
+    const rows = await query<{ family: string }>(
+      databaseUrl,
+      "select body -> 'properties' ->> 'family' as family from record where document_id = $1 and id = 'body'",
+      [house],
+    );
+    expect(rows).toEqual([{ family: 'Bitter' }]);
   });
 });
 

@@ -2,7 +2,7 @@ import { readFile } from 'node:fs/promises';
 import { WAYS } from '@/core/handoff/ways';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { nanoid } from 'nanoid';
-import { bodyText, plainBody, stepsBetween } from '@/core/records/body';
+import { bodyText, docOf, markOf, paragraphOf, plainBody, stepsBetween, textOf } from '@/core/records/body';
 import { applied, inverted, NO_DIFF, type Diff, typing } from '@/core/records/diff';
 import { find } from '@/core/records/document';
 import { done } from '@/core/records/rebase';
@@ -34,6 +34,7 @@ import { documentAt } from '@/services/documents/at';
 import { takeChange } from '@/services/documents/change';
 import { BadRequestError } from '@/services/errors';
 import { renameIssue, setIssueRemoved } from '@/services/shelf/keep';
+import { listShelf } from '@/services/shelf/list';
 import { newIssue } from '@/services/shelf/newIssue';
 import { openCluster, query, type Cluster } from '../support/application';
 import { baseRecords, pictureRecord, proseBody, textRecord } from '../support/documents';
@@ -142,6 +143,49 @@ describe('publications', () => {
       date: '2026-12-04',
       pages: 2,
     });
+  });
+
+  it('tell how the work on the issue that comes out next stands: what is due first, and who has it', async () => {
+    await insertPublication({ id: 'work', name: 'Work', kind: 'magazine', frequency: 'monthly' });
+    const story = (id: string, more: object): DocumentRecord[] => [
+      textRecord(`${id}-h`, plainBody('headline', id), { role: 'headline', story: id }),
+      textRecord(`${id}-b`, plainBody('body', 'Wind.'), { story: id }),
+      {
+        id,
+        kind: 'story',
+        name: id,
+        section: '',
+        order: `a${id}`,
+        tint: 0,
+        parts: { headline: `${id}-h`, body: `${id}-b` },
+        ...more,
+      },
+    ];
+    // A byline in two runs of letters is one name.
+    const byline = docOf([paragraphOf({ style: 'byline' }, [textOf('By Nell '), textOf('Astbury', [markOf('emphasis')])])]);
+    const [ropes, nets] = [
+      story('ropes', { due: '2027-02-03' }),
+      story('nets', { due: '2027-02-01', state: 'edited', writer: 'Idris Vane' }),
+    ];
+    const records = [
+      ...baseRecords(2).map((record) => (record.kind === 'issue' ? { ...record, date: '2027-02-10' } : record)),
+      ...ropes.map((record) => (record.kind === 'story' ? { ...record, parts: { ...record.parts, byline: 'by' } } : record)),
+      textRecord('by', byline, { role: 'byline', story: 'ropes' }),
+      ...nets,
+      ...story('passed', { due: '2027-01-01', state: 'passed' }),
+    ];
+    await insertDocument({ id: 'work-1', publication: 'work', kind: 'issue', name: 'No. 1' }, records);
+    const rowOn = async (day: string) => (await listShelf(day)).find(({ id }) => id === 'work')!;
+    expect((await rowOn('2027-01-30')).work).toEqual({
+      issue: 'work-1',
+      states: { planned: 1, edited: 1, passed: 1 },
+      due: [
+        { id: 'nets', name: 'nets', writer: 'Idris Vane', due: '2027-02-01' },
+        { id: 'ropes', name: 'ropes', writer: 'Nell Astbury', due: '2027-02-03' },
+      ],
+    });
+    // It is out: nothing is due.
+    expect((await rowOn('2027-02-11')).work).toBeUndefined();
   });
 
   it('have one issue of a number on the shelf, whoever starts, renames or puts back at the same time', async () => {

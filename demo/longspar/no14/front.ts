@@ -94,7 +94,7 @@ export function front(pages: Pages): void {
     { focus: { x: 0.5, y: 0.5 }, wrap: KEPT },
   );
   pages.captioned(strand, 3, { ...pages.box(3, [1, 6], [37, 37]), y: foot.y - 15 });
-  pages.credited(strand, 3, formatOf(pages.edit.document).width - mm(9), sheet.h + sheet.y - mm(8));
+  pages.credited(strand, 3, formatOf(pages.edit.document).width - mm(9), sheet.h + sheet.y - mm(8), 'creditOutlined');
 
   editor(pages);
   letters(pages);

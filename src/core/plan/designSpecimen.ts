@@ -1,5 +1,6 @@
 import { DUMMY_TEXT } from '../page/dummyText';
-import { plainBody } from '../records/body';
+import type { Composed } from '../compose/composer';
+import { paragraphsOf, plainBody, plainText } from '../records/body';
 import { all, type Document, documentOf, find, framesOn } from '../records/document';
 import { type SlotTakes, textContent } from '../records/frame';
 import { NO_WRAP } from '../actions/frames';
@@ -87,6 +88,23 @@ export function designSpecimen(house: Document, publication: string): Document {
       content: textContent(`${id}-b`),
       wrap: NO_WRAP,
     });
+  }
+  return documentOf(records.values());
+}
+
+/** The same with no more copy than its frames show: what is over is cut, at the end of a sentence where one is near. */
+export function fittedSpecimen(specimen: Document, fits: Composed['fits']): Document {
+  const records = new Map<string, DocumentRecord>(specimen.records);
+  for (const [id, { oversetFrom }] of fits) {
+    const text = find(specimen, 'text', id);
+    if (!text || !oversetFrom || text.role !== 'body') continue;
+    const { paragraph, offset } = oversetFrom;
+    const words = paragraphsOf(text.body)
+      .slice(0, paragraph + 1)
+      .map((node) => plainText(node));
+    const last = words.at(-1)!.slice(0, offset);
+    const whole = last.slice(0, last.lastIndexOf('.') + 1);
+    records.set(id, { ...text, body: plainBody('body', ...[...words.slice(0, -1), whole].filter((each) => each !== '')) });
   }
   return documentOf(records.values());
 }

@@ -42,6 +42,11 @@ function faces(family: string, slug: string, weights: readonly number[], italics
 export const CATALOGUE: readonly CatalogueFace[] = [
   ...faces('Source Serif 4', 'source-serif-4', [300, 400, 600, 700, 900], [300, 400, 600, 700]),
   ...faces('Archivo', 'archivo', [400, 500, 600, 700, 800], [400, 600]),
+  ...faces('Newsreader', 'newsreader', [300, 400, 500, 600, 700], [300, 400, 600]),
+  ...faces('Fraunces', 'fraunces', [300, 400, 500, 600, 700, 900], [400, 600]),
+  ...faces('Bitter', 'bitter', [300, 400, 500, 600, 700, 900], [400, 600]),
+  ...faces('Work Sans', 'work-sans', [300, 400, 500, 600, 700, 800], [400, 600]),
+  ...faces('Barlow Condensed', 'barlow-condensed', [400, 500, 600, 700, 800, 900], [400, 600]),
   ...faces('Noto Sans', 'noto-sans', [400], []),
   ...faces('Noto Sans Hebrew', 'noto-sans-hebrew', [400], []),
   ...faces('Noto Sans Arabic', 'noto-sans-arabic', [400], []),
@@ -53,7 +58,15 @@ export const CATALOGUE: readonly CatalogueFace[] = [
 ];
 
 /** The families that a house is set in, each once, in the catalogue's order. */
-export const FAMILIES: readonly string[] = ['Source Serif 4', 'Archivo'];
+export const FAMILIES: readonly string[] = [
+  'Source Serif 4',
+  'Archivo',
+  'Newsreader',
+  'Fraunces',
+  'Bitter',
+  'Work Sans',
+  'Barlow Condensed',
+];
 
 /** The weights that a family comes in, the lightest first. */
 export const weightsOf = (family: string): number[] =>

@@ -4,27 +4,20 @@ import { languageName, LANGUAGES } from '@/core/records/language';
 import { useMemo, useState } from 'react';
 import { cmykToRgbHex } from '@/core/colour/cmyk';
 import { FREQUENCIES } from '@/core/plan/recurrence';
-import { palettesOf, startingHouse } from '@/core/plan/startingHouse';
+import type { Design } from '@/core/plan/designs/design';
+import { designOf, designsOf } from '@/core/plan/designs/index';
+import { startingHouse } from '@/core/plan/startingHouse';
+import { formatNumber } from '@/core/length/length';
 import type { PublicationKind } from '@/core/records/publicationKind';
 import { Choice } from '@/parts/Choice';
 import { Dialog } from '@/parts/Dialog';
 import { Select } from '@/parts/Select';
 import { OrderField, OrderForm } from './OrderForm';
 
-const KINDS: readonly {
-  readonly value: PublicationKind;
-  readonly name: string;
-  readonly frequency: string;
-  readonly words: string;
-}[] = [
-  {
-    value: 'magazine',
-    name: 'Magazine',
-    frequency: 'quarterly',
-    words: '210 × 276 mm, six columns, text over two of them, 9.5 on 12.5 pt.',
-  },
-  { value: 'newsletter', name: 'Newsletter', frequency: 'monthly', words: 'A4, three columns, 10 on 13 pt.' },
-  { value: 'newspaper', name: 'Newspaper', frequency: 'weekly', words: '280 × 400 mm, six columns, 8.8 on 10.5 pt.' },
+const KINDS: readonly { readonly value: PublicationKind; readonly name: string; readonly frequency: string }[] = [
+  { value: 'magazine', name: 'Magazine', frequency: 'quarterly' },
+  { value: 'newsletter', name: 'Newsletter', frequency: 'monthly' },
+  { value: 'newspaper', name: 'Newspaper', frequency: 'weekly' },
 ];
 
 const OTHER = 'n a year';
@@ -34,17 +27,18 @@ export function NewPublication({ kind: asked = 'magazine', onClose }: { kind?: P
   const [name, setName] = useState('');
   const [kind, setKind] = useState<PublicationKind>(asked);
   const [from, setFrom] = useState<'design' | 'blank'>('design');
+  const [designId, setDesign] = useState<string>();
   const [palette, setPalette] = useState<'0' | '1' | '2'>('0');
   const [dropped, setDropped] = useState<ReadonlySet<string>>(new Set());
   const [frequency, setFrequency] = useState<string>(() => KINDS.find(({ value }) => value === asked)!.frequency);
   const [times, setTimes] = useState('10');
   const [language, setLanguage] = useState<(typeof LANGUAGES)[number]>('en-GB');
-  const own = KINDS.find(({ value }) => value === kind)!;
-  const pages = useMemo(() => designPages(kind), [kind]);
+  const design = designOf(kind, designId);
+  const pages = useMemo(() => designPages(design), [design]);
   const start =
     from === 'blank'
-      ? { blank: true }
-      : { palette: Number(palette), pages: pages.map(({ id }) => id).filter((id) => !dropped.has(id)) };
+      ? { blank: true, design: design.id }
+      : { design: design.id, palette: Number(palette), pages: pages.map(({ id }) => id).filter((id) => !dropped.has(id)) };
   return (
     <Dialog title="New publication" size="wide" onClose={onClose}>
       <OrderForm<{ house: string }>
@@ -83,6 +77,7 @@ export function NewPublication({ kind: asked = 'magazine', onClose }: { kind?: P
                 of={KINDS}
                 onChange={(value) => {
                   setKind(value);
+                  setDesign(undefined);
                   setDropped(new Set());
                   setFrequency(KINDS.find((each) => each.value === value)!.frequency);
                 }}
@@ -91,24 +86,32 @@ export function NewPublication({ kind: asked = 'magazine', onClose }: { kind?: P
                 label="Start with"
                 value={from}
                 of={[
-                  { value: 'design', name: 'Its design' },
+                  { value: 'design', name: 'A design' },
                   { value: 'blank', name: 'Blank pages' },
                 ]}
                 onChange={setFrom}
               />
-              <p className="narrow w-full opacity-75">{own.words}</p>
             </div>
+            <Designs
+              kind={kind}
+              value={design}
+              onChange={(id) => {
+                setDesign(id);
+                setDropped(new Set());
+              }}
+            />
             {from === 'design' && (
               <>
-                <Palettes kind={kind} value={palette} onChange={setPalette} />
+                <Palettes design={design} value={palette} onChange={setPalette} />
                 <fieldset>
                   <legend className="text-2xs opacity-70">Recurring pages to take</legend>
                   <div className="flex flex-wrap gap-3 pt-1">
                     {pages.map(({ id, name: called }, i) => (
-                      <label key={id} className={`block w-[7.3rem] cursor-pointer ${dropped.has(id) ? 'opacity-45' : ''}`}>
+                      <label key={`${design.id} ${id}`} className={`block w-[7.3rem] cursor-pointer ${dropped.has(id) ? 'opacity-45' : ''}`}>
                         <img
-                          src={`/api/designs/${kind}/${palette}/${i + 1}`}
-                          alt={`${called} of the ${own.name.toLowerCase()} design`}
+                          src={`/api/designs/${design.id}/${palette}/${i + 1}`}
+                          alt={`${called} of the design ${design.name}`}
+                          style={{ aspectRatio: design.width / design.height }}
                           className="h-auto w-full bg-white shadow-[0_1px_3px_rgb(20_33_61/0.3)]"
                         />
                         <span className="flex items-center gap-1.5 pt-1.5">
@@ -137,24 +140,59 @@ export function NewPublication({ kind: asked = 'magazine', onClose }: { kind?: P
   );
 }
 
-/** The recurring pages of a kind's design. */
-const designPages = (kind: PublicationKind) =>
-  startingHouse(kind, 'en-GB').flatMap((record) => (record.kind === 'page' ? [{ id: record.id, name: record.name ?? '' }] : []));
+/** The recurring pages of a design. */
+const designPages = ({ kind, id }: Design) =>
+  startingHouse(kind, 'en-GB', { design: id }).flatMap((record) =>
+    record.kind === 'page' ? [{ id: record.id, name: record.name ?? '' }] : [],
+  );
 
-function Palettes({
-  kind,
-  value,
-  onChange,
-}: {
-  kind: PublicationKind;
-  value: string;
-  onChange: (palette: '0' | '1' | '2') => void;
-}) {
+/** The designs of a kind, each by its first page, its name and what it is good for. */
+function Designs({ kind, value, onChange }: { kind: PublicationKind; value: Design; onChange: (id: string) => void }) {
+  return (
+    <fieldset>
+      <legend className="text-2xs opacity-70">Design</legend>
+      <div className="flex gap-3 pt-1">
+        {designsOf(kind).map((design) => (
+          <label
+            key={design.id}
+            className={`has-focus-visible:outline-primary flex flex-1 cursor-pointer gap-2.5 border p-2 has-focus-visible:outline-2 ${design === value ? 'border-primary bg-base-200' : 'border-base-300'}`}
+          >
+            <input
+              type="radio"
+              name="design"
+              className="sr-only"
+              checked={design === value}
+              onChange={() => onChange(design.id)}
+              aria-label={design.name}
+            />
+            <img
+              src={`/api/designs/${design.id}/0/1`}
+              alt=""
+              style={{ aspectRatio: design.width / design.height }}
+              className="h-24 w-auto shrink-0 bg-white shadow-[0_1px_3px_rgb(20_33_61/0.3)]"
+            />
+            <span>
+              <span className="block font-semibold">{design.name}</span>
+              <span className="narrow block leading-snug opacity-75">{design.says}</span>
+              <span className="narrow block pt-1 leading-snug opacity-75">
+                {formatNumber(toMm(design.width), 0)} × {formatNumber(toMm(design.height), 0)} mm, {design.voice.display}
+              </span>
+            </span>
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+const toMm = (points: number): number => (points * 25.4) / 72;
+
+function Palettes({ design, value, onChange }: { design: Design; value: string; onChange: (palette: '0' | '1' | '2') => void }) {
   return (
     <Choice
       label="Palette"
       value={value}
-      of={palettesOf(kind).map(([name, colours], i) => ({
+      of={design.palettes.map(([name, colours], i) => ({
         value: String(i),
         name,
         sign: (

@@ -6,6 +6,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { PublicationKind } from '@/core/records/publicationKind';
+import { designsOf } from '@/core/plan/designs/index';
 import { isFrequency } from '@/core/plan/recurrence';
 import { KiteMark } from '@/parts/KiteMark';
 import { command } from '../frame/commands/command';
@@ -97,7 +98,7 @@ export function ShelfScreen({
               {(['magazine', 'newsletter', 'newspaper'] as const).map((kind) => (
                 <button key={kind} type="button" className="group text-left" onClick={() => setAsked({ kind })}>
                   <img
-                    src={`/api/designs/${kind}/0/1`}
+                    src={`/api/designs/${designsOf(kind)[0]!.id}/0/1`}
                     alt={`First page of the ${kind} design`}
                     className="h-72 bg-white object-contain object-top shadow-[0_1px_4px_rgb(20_33_61/0.3)] outline-2 outline-offset-2 outline-transparent group-hover:outline-[var(--color-primary)]"
                   />

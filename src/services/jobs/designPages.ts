@@ -1,9 +1,9 @@
-import type { PublicationKind } from '@/core/records/publicationKind';
 import { inTypesetter } from '../typesetting/typesetter';
 import type { JobKind } from './kind';
 
 export interface DesignOrder {
-  readonly kind: PublicationKind;
+  /** The design, by id. */
+  readonly design: string;
   readonly palette: number;
   readonly width: number;
 }

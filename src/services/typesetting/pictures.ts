@@ -1,6 +1,7 @@
 import type { PageList } from '@/core/compose/displayList/displayList';
 import { partOf, showsOthers } from '@/core/compose/measure/part';
-import { designSpecimen } from '@/core/plan/designSpecimen';
+import { ALL_DESIGNS } from '@/core/plan/designs/index';
+import { designSpecimen, fittedSpecimen } from '@/core/plan/designSpecimen';
 import { startingHouse } from '@/core/plan/startingHouse';
 import type { PublicationKind } from '@/core/records/publicationKind';
 import { all, type Document, documentOf } from '@/core/records/document';
@@ -28,10 +29,12 @@ export async function drawPage(documentId: string, number: number, width: number
 }
 
 /** The recurring pages of a starting design in one of its palettes, filled with sample copy, as PNGs. */
-export async function designPictures(kind: PublicationKind, palette: number, width: number): Promise<Uint8Array[]> {
-  const house = documentOf(startingHouse(kind, 'en-GB', { palette }));
-  const document = designSpecimen(house, DESIGN_NAMES[kind]);
-  const { composer, shaper } = await composerFor(document);
+export async function designPictures(id: string, palette: number, width: number): Promise<Uint8Array[]> {
+  const { kind } = ALL_DESIGNS.find((design) => design.id === id)!;
+  const house = documentOf(startingHouse(kind, 'en-GB', { design: id, palette }));
+  const whole = designSpecimen(house, DESIGN_NAMES[kind]);
+  const { composer, shaper } = await composerFor(whole);
+  const document = fittedSpecimen(whole, composer.compose(whole).fits);
   const count = all(house, 'page').length;
   const out: Uint8Array[] = [];
   for (const list of composer.compose(document).pages.slice(0, count)) out.push(await drawnPage(document, list, shaper, width));

@@ -1,5 +1,4 @@
 import sharp from 'sharp';
-import type { PublicationKind } from '@/core/records/publicationKind';
 import { pool } from '@/store/pool';
 import { reasonOf } from '../errors';
 import { makeDelivery } from './delivery';
@@ -9,7 +8,7 @@ import { designPictures, drawPage } from './pictures';
 export type TypesettingOrder =
   | { readonly job: 'delivery'; readonly id: string }
   | { readonly job: 'page'; readonly document: string; readonly page: number; readonly width: number }
-  | { readonly job: 'design'; readonly kind: PublicationKind; readonly palette: number; readonly width: number };
+  | { readonly job: 'design'; readonly design: string; readonly palette: number; readonly width: number };
 
 /** What comes back: what was made, or why it was not. */
 export type TypesettingAnswer = { readonly made: unknown } | { readonly failed: string };
@@ -20,7 +19,7 @@ sharp.cache(false);
 async function make(order: TypesettingOrder): Promise<unknown> {
   if (order.job === 'delivery') await makeDelivery(order.id);
   else if (order.job === 'page') await drawPage(order.document, order.page, order.width);
-  else return designPictures(order.kind, order.palette, order.width);
+  else return designPictures(order.design, order.palette, order.width);
   return null;
 }
 
