@@ -142,6 +142,7 @@ export function ChecksBench({ id, publication, name, house, store, composer }: C
   const { tools, dialogs } = useCommands({
     store,
     say,
+    guided: true,
     commands: [
       command('next', 'Next finding', 'ArrowDown', inOrder.length === 0 && 'Nothing is found', () => step(1)),
       command('previous', 'Previous finding', 'ArrowUp', inOrder.length === 0 && 'Nothing is found', () => step(-1)),

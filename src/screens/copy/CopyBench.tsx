@@ -113,6 +113,7 @@ export function CopyBench({ id, publication, name, house, today, at, store, comp
   const { tools, dialogs, turn } = useCommands({
     store,
     say,
+    guided: true,
     commands: [
       command('bring', 'Bring in copy and pictures …', 'i', undefined, dropzone.open),
       command('wire', 'News wire', undefined, undefined, () => setAside('wire')),

@@ -108,6 +108,7 @@ export function Workbench({ place, store, composer }: WorkbenchProps) {
   const { tools, dialogs, turn } = useCommands({
     store,
     say: desk.say,
+    guided: place.kind === 'issue',
     commands,
     onKey: deskKeys(desk),
     onTurn: () => desk.hand.rest('asking', 'listing'),

@@ -7,6 +7,7 @@ import type { DeskStore } from '@/client/deskStore';
 import { isCounted } from '@/core/checks/finding';
 import { useSetting } from '../sheet/useSetting';
 import { Crumbs } from './Crumbs';
+import { Guide } from './guide/Guide';
 import { SaveState } from './SaveState';
 
 /** The places of an issue that there are, in the order of the work. */
@@ -62,6 +63,7 @@ export function IssueHeader({ document, publication, name, house, place, store, 
         )}
       </nav>
       <div className="ml-auto flex items-center gap-1">
+        {store && composer && <Guide issue={document} place={place} store={store} composer={composer} />}
         {store && <SaveState store={store} />}
         {tools}
       </div>

@@ -115,6 +115,7 @@ export function PlanBench({ id, publication, name, house, recurring, today, kept
   const { tools, dialogs } = useCommands({
     store,
     say,
+    guided: true,
     commands: [
       command('open', 'Open the page in Pages', undefined, none, () => open(chosen[0]!)),
       command(

@@ -107,7 +107,10 @@ export function NewPublication({ kind: asked = 'magazine', onClose }: { kind?: P
                   <legend className="text-2xs opacity-70">Recurring pages to take</legend>
                   <div className="flex flex-wrap gap-3 pt-1">
                     {pages.map(({ id, name: called }, i) => (
-                      <label key={`${design.id} ${id}`} className={`block w-[7.3rem] cursor-pointer ${dropped.has(id) ? 'opacity-45' : ''}`}>
+                      <label
+                        key={`${design.id} ${id}`}
+                        className={`block w-[7.3rem] cursor-pointer ${dropped.has(id) ? 'opacity-45' : ''}`}
+                      >
                         <img
                           src={`/api/designs/${design.id}/${palette}/${i + 1}`}
                           alt={`${called} of the design ${design.name}`}

@@ -12,10 +12,15 @@ import { PACKET_HOUSE } from '@demo/ternhavenPacket/house';
 import { issue1206 } from './packet1206';
 import { LONGSPAR_HOUSE } from '@demo/longspar/house';
 import { issue14 } from './longspar14';
+import { DIAGRAMS } from '@demo/pictures/diagrams';
 import { PICTURES } from '@demo/pictures/first';
+import { OBJECTS } from '@demo/pictures/objects';
 import { drawn } from '@demo/pictures/picture';
 import { ARTWORK, artworkFile } from '@demo/advertisements';
 import { TOWN_PICTURES } from '@demo/pictures/town';
+
+/** Those that The Bridle Line has beside the others. */
+const OF_THE_NEWSLETTER = [...DIAGRAMS, ...OBJECTS.filter(({ file }) => file === 'shears.png')];
 
 /** Reads a picture of the demo and keeps its files. */
 async function kept(file: string, bytes: Uint8Array): Promise<NewPicture> {
@@ -30,7 +35,7 @@ async function kept(file: string, bytes: Uint8Array): Promise<NewPicture> {
  */
 async function seed(): Promise<void> {
   const pictures = new Map<string, NewPicture>();
-  for (const picture of [...PICTURES, ...TOWN_PICTURES]) {
+  for (const picture of [...PICTURES, ...TOWN_PICTURES, ...OF_THE_NEWSLETTER]) {
     const bytes = await drawn(picture);
     pictures.set(picture.file, await kept(picture.file, bytes));
   }

@@ -2,6 +2,7 @@
 
 import { type ReactNode, useEffect, useState, useSyncExternalStore } from 'react';
 import type { DeskStore } from '@/client/deskStore';
+import { guideState } from '../guide/guideState';
 import { useLatest } from '../useLatest';
 import type { Say } from '../useNotices';
 import { type Command, command, isPressing, isSingle, isTyping, matches, onControl } from './command';
@@ -14,6 +15,8 @@ interface CommandsIn {
   /** Where there is something to undo: the document of the place. */
   readonly store?: Pick<DeskStore, 'subscribe' | 'snapshot' | 'undo' | 'redo'>;
   readonly say?: Say;
+  /** Whether the guide to a first issue can be opened here. */
+  readonly guided?: boolean;
   /** What can be done in this place, beside what can be done in all of them. */
   readonly commands?: readonly Command[];
   /** What a key means here before it can be a command's; gives whether it meant anything. */
@@ -43,7 +46,7 @@ const never = () => () => undefined;
  * The one list of what can be done in a place, and every way to do it: keys, command bar, shortcuts, header. Undo and
  * redo are in every place that has a document.
  */
-export function useCommands({ store, say, commands = [], onKey, onTurn }: CommandsIn): Commands {
+export function useCommands({ store, say, guided = false, commands = [], onKey, onTurn }: CommandsIn): Commands {
   const { undo, redo } = useSyncExternalStore<Turns>(
     store?.subscribe ?? never,
     store?.snapshot ?? nothing,
@@ -64,6 +67,9 @@ export function useCommands({ store, say, commands = [], onKey, onTurn }: Comman
   const every: readonly Command[] = [
     ...(store ? turns : []),
     ...commands,
+    ...(guided
+      ? [command('guide', 'First issue in ten minutes: the guide', undefined, undefined, () => guideState.turn('open'))]
+      : []),
     command('commands', 'Find a command', 'Ctrl+K', undefined, () => setDialog('commands')),
     command('shortcuts', 'Shortcuts', '?', undefined, () => setDialog('shortcuts')),
   ];
