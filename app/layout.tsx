@@ -5,6 +5,7 @@ import '@fontsource-variable/archivo/wdth.css';
 import './globals.css';
 import { EARLY_PRESSES } from '@/client/earlyPresses';
 import { fontFaces } from '@/core/type/fontFaces';
+import { FieldHelp } from '@/screens/frame/help/FieldHelp';
 
 export const metadata: Metadata = { title: 'Restless Kite', description: 'Lay out recurring issues on column grids' };
 
@@ -17,7 +18,10 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
         <script nonce={nonce} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: EARLY_PRESSES }} />
         <style dangerouslySetInnerHTML={{ __html: fontFaces() }} />
       </head>
-      <body>{children}</body>
+      <body>
+        {children}
+        <FieldHelp />
+      </body>
     </html>
   );
 }

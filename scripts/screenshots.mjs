@@ -85,9 +85,9 @@ const isOverset = () => document.activeElement?.getAttribute('data-rule') === 'o
 while (!(await page.evaluate(isOverset))) await page.keyboard.press('ArrowDown');
 await page.waitForFunction(() => document.querySelectorAll('[data-chunk] text').length > 60);
 await shot('checks');
-await page.goto(`${origin}/issues/longspar-14/pages?fit=what-the-gust-meter-heard-body`, { waitUntil: 'domcontentloaded' });
+await page.goto(`${origin}/issues/longspar-14/pages?fit=dates-for-a-cold-quarter-body`, { waitUntil: 'domcontentloaded' });
 await page.waitForSelector('[data-fit-done=true]');
-for (const mend of ['onward', 'picture']) await page.click(`[data-mend^="${mend}"] input`);
+await page.click('[data-mend] input');
 await page.waitForFunction(() => !/over/.test(document.querySelector('[data-fits]').getAttribute('data-fits')));
 await shot('fit');
 await page.keyboard.press('Escape');
@@ -103,14 +103,14 @@ await shot('new-publication');
 await page.goto(`${origin}/issues/longspar-14/pages`, { waitUntil: 'domcontentloaded' });
 await page.waitForSelector('.desk[data-ready=true]');
 
-await go(4);
+await go(8);
 await page.waitForSelector('[data-frame]');
 const kite = await box(await frame('Picture, fenn-kite'));
 await page.mouse.click(kite.x + kite.width / 2, kite.y + kite.height / 2);
 await shot('desk');
 await page.keyboard.press('Escape');
 
-await go(6);
+await go(10);
 const text = await box(await frame('Text, What the gust'));
 await page.mouse.click(text.x + 20, text.y + text.height - 20);
 await page.keyboard.press('q');
@@ -132,7 +132,7 @@ await shot('writing');
 await page.keyboard.press('Escape');
 await page.keyboard.press('Escape');
 
-await go(4);
+await go(6);
 const bench = await box(await frame('Picture, fenn-bench'));
 const inside = { x: bench.x + bench.width * 0.62, y: bench.y + bench.height * 0.45 };
 await page.mouse.click(inside.x, inside.y);
@@ -145,18 +145,18 @@ await shot('crop');
 await page.keyboard.press('Escape');
 await page.keyboard.press('Escape');
 
-await go(8);
+await go(36);
 await page.evaluate(() =>
   [...document.querySelectorAll('button')].find((button) => button.textContent === 'Add two after').click(),
 );
-await page.waitForFunction(() => document.querySelectorAll('nav [data-page]').length === 10);
-await go(6);
+await page.waitForFunction(() => document.querySelectorAll('nav [data-page]').length === 38);
+await go(33);
 const tail = await box('[data-tail]');
 await page.mouse.move(tail.x + 16, tail.y + tail.height / 2);
 await page.mouse.down();
-const cell = await box('nav [aria-label^="Page 9"]');
+const cell = await box('nav [aria-label^="Page 37"]');
 await page.mouse.move(cell.x + 10, cell.y + 8, { steps: 6 });
-await page.waitForFunction(() => document.querySelector('.desk [aria-label="Spread 8–9"]') !== null);
+await page.waitForFunction(() => document.querySelector('.desk [aria-label="Spread 36–37"]') !== null);
 const paper = await box('[data-paper]');
 await page.mouse.move(paper.x + paper.width * 0.72, paper.y + paper.height * 0.4, { steps: 6 });
 await page.waitForSelector('[data-lit]');
@@ -176,7 +176,7 @@ await page.keyboard.press('Escape');
 await page.keyboard.down('Control');
 await page.keyboard.press('z');
 await page.keyboard.up('Control');
-await page.waitForFunction(() => document.querySelectorAll('nav [data-page]').length === 8);
+await page.waitForFunction(() => document.querySelectorAll('nav [data-page]').length === 36);
 await page.waitForSelector('[data-state=stored]');
 
 await page.goto(`${origin}/issues/longspar-14/handoff`, { waitUntil: 'domcontentloaded' });

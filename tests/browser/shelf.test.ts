@@ -311,6 +311,75 @@ describe('every kind with nothing changed', () => {
   );
 });
 
+describe('the guide to a first issue', () => {
+  const ticked = () => page.$$eval('[data-step][data-done=true]', (steps) => steps.map((own) => own.getAttribute('data-step')));
+
+  it('lies folded beside the work, opens, and ticks what has been done as soon as it has', async () => {
+    await toShelf();
+    await (await page.waitForSelector('section[aria-label="The Tide Table"] a[href^="/issues/"][href$="/pages"]'))!.click();
+    await page.waitForSelector('.desk[data-ready=true]');
+    expect(await page.$('[aria-label="First issue in ten minutes"]')).toBeNull();
+    await (await page.waitForSelector('header ::-p-text(First issue)'))!.click();
+    await page.waitForSelector('[aria-label="First issue in ten minutes"]');
+    expect(await page.$$('[data-step]')).toHaveLength(8);
+    expect(await ticked()).toEqual([]);
+    const input = (await page.$('input[type=file]'))! as unknown as { uploadFile(...paths: string[]): Promise<void> };
+    await input.uploadFile('demo/imports/harbour-notes.txt');
+    await press('Bring in the story');
+    await until(page, 'the first step is ticked', () => document.querySelector('[data-step=copy][data-done=true]') !== null);
+    expect(await ticked()).toEqual(['copy']);
+  });
+
+  it('stays open in every place, and put away it stays away until it is asked for', async () => {
+    await (await page.waitForSelector('nav ::-p-text(Plan)'))!.click();
+    await page.waitForSelector('[data-flatplan]');
+    await page.waitForSelector('[aria-label="First issue in ten minutes"]');
+    await press('Put the guide away');
+    await page.reload({ waitUntil: 'domcontentloaded' });
+    await page.waitForSelector('[data-flatplan]');
+    expect(await page.$('header ::-p-text(First issue)')).toBeNull();
+    await page.keyboard.down('Control');
+    await page.keyboard.press('k');
+    await page.keyboard.up('Control');
+    await page.waitForSelector('[role=dialog] input');
+    await page.keyboard.type('first issue');
+    await page.keyboard.press('Enter');
+    await page.waitForSelector('[aria-label="First issue in ten minutes"]');
+    await press('Fold the guide');
+  });
+});
+
+describe('help at a field', () => {
+  it('is offered where there is something to tell, opens by a press or a question mark, and Escape leads back', async () => {
+    const rows = await query<{ id: string }>(
+      databaseUrl,
+      "select d.id from document d join publication p on p.id = d.publication_id where p.name = 'The Tide Table' and d.kind = 'house'",
+    );
+    await page.goto(`${server.origin}/houses/${rows[0]!.id}/grid`, { waitUntil: 'domcontentloaded' });
+    const field = (await page.waitForSelector('aside ::-p-aria([name="Gutter"][role="textbox"])'))!;
+    const was = await field.evaluate((own) => (own as HTMLInputElement).value);
+    await field.click();
+    await (await page.waitForSelector('::-p-aria([name="What “Gutter” means"][role="button"])'))!.click();
+    await page.waitForSelector('[role=note] svg');
+    expect(await page.$eval('[role=note]', (own) => own.textContent)).toContain('Common practice:');
+    await page.keyboard.press('?');
+    await until(page, 'it is closed', () => document.querySelector('[role=note]') === null);
+    await page.keyboard.press('?');
+    await page.waitForSelector('[role=note]');
+    await page.keyboard.press('Escape');
+    await until(page, 'it is closed by Escape', () => document.querySelector('[role=note]') === null);
+    // The field still has the focus, and nothing was typed into it.
+    expect(await field.evaluate((own) => own === document.activeElement)).toBe(true);
+    expect(await field.evaluate((own) => (own as HTMLInputElement).value)).toBe(was);
+    // Of a name there is nothing to tell.
+    await toShelf();
+    await press('New publication');
+    await (await page.waitForSelector('[role=dialog] ::-p-aria([name="Name"])'))!.click();
+    expect(await page.$('[aria-label^="What “"]')).toBeNull();
+    await page.keyboard.press('Escape');
+  });
+});
+
 it('nothing went wrong in the browser on the way', () => {
   expect(problems).toEqual([]);
 });

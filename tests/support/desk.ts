@@ -60,7 +60,6 @@ export interface Spot {
   readonly y: number;
 }
 
-/** The desk as a person uses it: with the mouse, the keyboard and eyes. */
 /** Waits until what a page shows answers presses: React has taken it over. */
 export const alive = (page: Page, selector: string): Promise<void> =>
   until(
@@ -73,6 +72,7 @@ export const alive = (page: Page, selector: string): Promise<void> =>
     selector,
   );
 
+/** The desk as a person uses it: with the mouse, the keyboard and eyes. */
 export class Desk {
   readonly page: Page;
   readonly #databaseUrl: string;
@@ -97,6 +97,11 @@ export class Desk {
     await page.goto(`${origin}/issues/${issue}/pages`, { waitUntil: 'domcontentloaded' });
     await desk.ready();
     return desk;
+  }
+
+  /** In a page that has come to an issue by itself. */
+  static on(page: Page, databaseUrl: string, issue: string): Desk {
+    return new Desk(page, databaseUrl, issue);
   }
 
   async ready(): Promise<void> {

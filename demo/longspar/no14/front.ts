@@ -46,7 +46,7 @@ export function front(pages: Pages): void {
     3,
     pages.box(3, [1, 2], [7, 34]),
     [
-      ...entry('the-spar-remembers', 'The spar remembers', 'Marek Tollivar in a workshop that the sea is slowly taking back.'),
+      ...entry('the-spar-remembers', 'The spar remembers', 'Marek Tolliver in a workshop that the sea is slowly taking back.'),
       ...entry(
         'what-the-gust-meter-heard',
         'What the gust meter heard',

@@ -6,7 +6,6 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { PublicationKind } from '@/core/records/publicationKind';
-import { designsOf } from '@/core/plan/designs/index';
 import { isFrequency } from '@/core/plan/recurrence';
 import { KiteMark } from '@/parts/KiteMark';
 import { command } from '../frame/commands/command';
@@ -16,6 +15,7 @@ import { BringBundle } from './BringBundle';
 import { Keeping, Removed } from './Keeping';
 import { NewPublication } from './NewPublication';
 import { NextIssue } from './NextIssue';
+import { StartingPoints } from './StartingPoints';
 import { type ShelfWork, WayBack, Work } from './Work';
 
 interface ShelfIssue {
@@ -91,23 +91,7 @@ export function ShelfScreen({
         {tools}
       </header>
       <main className="mx-auto w-full max-w-7xl px-8 py-8">
-        {publications.length === 0 && (
-          <section aria-label="Starting points">
-            <p className="pb-5 text-base">No publication is on the shelf yet. Begin with one of these, or with blank pages.</p>
-            <div className="flex gap-10">
-              {(['magazine', 'newsletter', 'newspaper'] as const).map((kind) => (
-                <button key={kind} type="button" className="group text-left" onClick={() => setAsked({ kind })}>
-                  <img
-                    src={`/api/designs/${designsOf(kind)[0]!.id}/0/1`}
-                    alt={`First page of the ${kind} design`}
-                    className="h-72 bg-white object-contain object-top shadow-[0_1px_4px_rgb(20_33_61/0.3)] outline-2 outline-offset-2 outline-transparent group-hover:outline-[var(--color-primary)]"
-                  />
-                  <span className="block pt-3 text-base font-semibold">A {kind}</span>
-                </button>
-              ))}
-            </div>
-          </section>
-        )}
+        {publications.length === 0 && <StartingPoints onChoose={(kind) => setAsked({ kind })} />}
         {publications.map((publication) => (
           <section
             key={publication.id}

@@ -1,7 +1,6 @@
 'use client';
 
-import { formatDistanceToNow } from 'date-fns';
-import { differenceInCalendarDays, parseISO } from 'date-fns';
+import { differenceInCalendarDays, formatDistanceToNow, parseISO } from 'date-fns';
 import Link from 'next/link';
 import { useSyncExternalStore } from 'react';
 import { counted } from '@/core/records/count';
@@ -17,10 +16,10 @@ export interface ShelfWork {
 
 const TONES: Readonly<Record<StoryState, string>> = {
   planned: 'bg-base-300',
-  commissioned: 'bg-[#c3cedb]',
-  delivered: 'bg-[#e0b96a]',
-  edited: 'bg-[#7ea6a3]',
-  passed: 'bg-[#2f6f5e]',
+  commissioned: 'bg-info/50',
+  delivered: 'bg-warning',
+  edited: 'bg-accent',
+  passed: 'bg-success',
 };
 
 /** What is due on the issue that comes out next, who has it, and how many stories are how far. */
