@@ -155,7 +155,15 @@ const STYLES: readonly DocumentRecord[] = [
     swatch: 'accent1',
     tracking: 10,
   }),
-  style('bylineOnPicture', 'Byline, on a picture', { swatch: 'paper' }, 'byline'),
+  style('bylineOnPicture', 'Byline, on a picture', {
+    ...still,
+    family: SANS,
+    weight: 600,
+    size: 8,
+    leading: STEP,
+    swatch: 'paper',
+    tracking: 10,
+  }),
   style('pullQuote', 'Pull quote', {
     ...still,
     family: SERIF,

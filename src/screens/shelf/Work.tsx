@@ -51,13 +51,9 @@ export function Work({ work, today }: { work: ShelfWork; today: string }) {
                 <Link href={`/issues/${work.issue}/copy?story=${id}`} className="block leading-snug hover:underline">
                   {name}
                 </Link>
-                <span className="narrow opacity-75">
-                  {[writer, <Days key="days" due={due} today={today} />].filter(Boolean).map((part, i) => (
-                    <span key={i}>
-                      {i > 0 && ' · '}
-                      {part}
-                    </span>
-                  ))}
+                <span className="narrow">
+                  {writer && <span className="opacity-75">{writer} · </span>}
+                  <Days due={due} today={today} />
                 </span>
               </li>
             ))}
@@ -71,7 +67,11 @@ export function Work({ work, today }: { work: ShelfWork; today: string }) {
 function Days({ due, today }: { due: string; today: string }) {
   const days = differenceInCalendarDays(parseISO(due), parseISO(today));
   if (days < 0) return <span className="text-error font-semibold">{counted(-days, 'day')} late</span>;
-  return <>{days === 0 ? 'due today' : days === 1 ? 'due tomorrow' : `due in ${counted(days, 'day')}`}</>;
+  return (
+    <span className="opacity-75">
+      {days === 0 ? 'due today' : days === 1 ? 'due tomorrow' : `due in ${counted(days, 'day')}`}
+    </span>
+  );
 }
 
 /** The way back to where this browser was in an issue; the issue itself where it was nowhere. */

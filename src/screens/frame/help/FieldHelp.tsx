@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useId, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { HELP } from './entries';
 import { HelpDrawing } from './drawings';
 
@@ -34,14 +34,13 @@ function helpNameOf(field: Element): string | undefined {
 }
 
 /**
- * Help that opens at the place: while a field has the focus of which there is something to tell, a “?” stands at it; a press on that,
- * or the key, tells what the field means, with a drawing and common practice.
+ * Help that opens at the place: while a field has the focus of which there is something to tell, a “?” stands at it, and that key tells
+ * what the field means, with a drawing and common practice.
  */
 export function FieldHelp() {
   const [at, setAt] = useState<AtField>();
   const [isOpen, setOpen] = useState(false);
   const panel = useRef<HTMLDivElement>(null);
-  const id = useId();
 
   useEffect(() => {
     const onFocus = ({ target }: FocusEvent) => {
@@ -95,24 +94,18 @@ export function FieldHelp() {
   const isAbove = below + 250 > window.innerHeight;
   return (
     <div ref={panel}>
-      <button
-        type="button"
-        // It stands over the label, at its right end, and takes no room of the field.
-        className="bg-base-200 fixed z-40 grid size-6 place-items-center rounded-full text-xs font-semibold"
-        style={{ left: rect.right - 24, top: rect.top - 22 }}
-        aria-label={`What “${at.name}” means`}
-        aria-expanded={isOpen}
-        aria-controls={id}
-        title="What this means (?)"
-        onPointerDown={(event) => event.preventDefault()}
-        onClick={() => setOpen(!isOpen)}
+      {/* A sign at the label and no more: it takes no press that is meant for what lies beneath. */}
+      <span
+        className="bg-base-200 text-2xs pointer-events-none fixed z-40 px-1 font-semibold"
+        style={{ left: rect.right - 16, top: rect.top - 17 }}
+        aria-hidden="true"
       >
         ?
-      </button>
+      </span>
       {isOpen && (
         <div
-          id={id}
           role="note"
+          aria-live="polite"
           aria-label={`What “${at.name}” means`}
           className="border-base-300 bg-base-100 fixed z-40 border p-3 text-sm shadow-[0_4px_16px_rgb(20_33_61/0.2)]"
           style={{
