@@ -213,8 +213,8 @@ export class Pages {
   }
 
   /** A frame as high as its words; gives the y of its foot. */
-  #grown(number: number, box: Box, content: TextContent, wrap: Wrap): number {
-    const frame = putFrame(this.edit, this.page(number).page.id, box, content, wrap);
+  #grown(number: number, box: Box, content: TextContent, wrap: Wrap, more: Partial<FrameRecord> = {}): number {
+    const frame = putFrame(this.edit, this.page(number).page.id, box, content, wrap, more);
     const grown = this.#typesetter.compose(partOf(this.edit.document, [this.page(number).page.id])).grown.get(frame.id) ?? box;
     this.edit.put({ ...frame, box: grown });
     return grown.y + grown.h;
@@ -330,59 +330,41 @@ export class Pages {
     return putFrame(this.edit, this.page(number).page.id, at, { type: 'picture', picture: id, fit: own }, wrap ?? NO_WRAP, look);
   }
 
-  /** Sets the caption of a picture, and its credit behind it, in a place of their own. */
+  /** Words of a picture as a text, and what ties the frame they stand in to it: nothing ties them over two pages. */
+  #wordsOf(frame: FrameRecord, number: number, at: Box, role: 'caption' | 'credit', style: string, words?: string) {
+    if (frame.content.type !== 'picture') throw new Error('Only a picture has a caption.');
+    const picture = get(this.edit.document, 'picture', frame.content.picture!);
+    const said = words ?? (role === 'caption' ? picture.caption : picture.credit.toUpperCase());
+    const text = this.edit.put<TextRecord>({
+      id: `words-${++this.#count}`,
+      kind: 'text',
+      role,
+      picture: picture.id,
+      body: docOf(plainParagraphs(style, said)),
+    });
+    if (frame.on !== this.page(number).page.id) return { text: text.id, tied: {} };
+    const [dx, dy] = [at.x - frame.box.x, at.y - frame.box.y - frame.box.h];
+    return { text: text.id, tied: { beside: { frame: frame.id, place: 'own', gap: 6, width: mm(40), dx, dy } as const } };
+  }
+
+  /** Sets the caption of a picture in a place of its own. */
   captioned(
     frame: FrameRecord,
     number: number,
     at: Box,
     { style = 'caption', words }: { style?: string; words?: string } = {},
   ): void {
-    if (frame.content.type !== 'picture' || frame.content.picture === undefined) return;
-    const picture = get(this.edit.document, 'picture', frame.content.picture);
-    const text = this.edit.put<TextRecord>({
-      id: `words-${++this.#count}`,
-      kind: 'text',
-      role: 'caption',
-      picture: picture.id,
-      body: docOf(plainParagraphs(style, words ?? picture.caption)),
-    });
-    const beside = {
-      frame: frame.id,
-      place: 'own',
-      gap: 6,
-      width: mm(40),
-      dx: at.x - frame.box.x,
-      dy: at.y - frame.box.y - frame.box.h,
-    } as const;
-    const put = putFrame(this.edit, this.page(number).page.id, at, growingText(text.id), CLOSE, { beside });
-    const grown = this.#typesetter.compose(partOf(this.edit.document, [this.page(number).page.id])).grown.get(put.id) ?? at;
-    this.edit.put({ ...put, box: grown });
+    const { text, tied } = this.#wordsOf(frame, number, at, 'caption', style, words);
+    this.#grown(number, at, growingText(text), CLOSE, tied);
   }
 
   /** A credit that runs up an edge of its picture, `foot` being where it begins. */
   credited(frame: FrameRecord, number: number, x: number, foot: number, style = 'creditTurned'): void {
-    if (frame.content.type !== 'picture' || frame.content.picture === undefined) return;
-    const picture = get(this.edit.document, 'picture', frame.content.picture);
     const h = 190;
-    const text = this.edit.put<TextRecord>({
-      id: `words-${++this.#count}`,
-      kind: 'text',
-      role: 'credit',
-      picture: picture.id,
-      body: docOf(plainParagraphs(style, picture.credit.toUpperCase())),
-    });
     const at = { x, y: foot - h, w: 9, h };
-    const beside = {
-      frame: frame.id,
-      place: 'own',
-      gap: 6,
-      width: mm(40),
-      dx: at.x - frame.box.x,
-      dy: at.y - frame.box.y - frame.box.h,
-    } as const;
-    putFrame(this.edit, this.page(number).page.id, at, { ...textContent(text.id), turns: 3, ignoresWraps: true }, NO_WRAP, {
-      beside,
-    });
+    const { text, tied } = this.#wordsOf(frame, number, at, 'credit', style);
+    const content: TextContent = { ...textContent(text), turns: 3, ignoresWraps: true };
+    putFrame(this.edit, this.page(number).page.id, at, content, NO_WRAP, tied);
   }
 
   /** An area of a colour of the house. */
@@ -518,23 +500,6 @@ export class Pages {
       const more = paragraphs.flatMap(([own, words]) => plainParagraphs(own, words));
       this.edit.put({ ...text, body: docOf([...text.body.content.content, ...more]) });
     }
-  }
-
-  /** A panel under what is laid on it. */
-  panel(number: number, columns: Stretch, lines: Stretch): void {
-    const box = this.box(number, columns, lines);
-    putFrame(
-      this.edit,
-      this.page(number).page.id,
-      { ...box, x: box.x - 0, w: box.w },
-      { type: 'panel' },
-      {
-        mode: 'frame',
-        standOff: mm(3),
-        outline: 'shape',
-      },
-      { fill: { swatch: 'tint', tint: 1 } },
-    );
   }
 
   /** Pulls a sentence out of a story, by how it begins. */

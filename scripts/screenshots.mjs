@@ -61,7 +61,7 @@ await page.waitForFunction(() =>
     const { data } = canvas.getContext('2d').getImageData(0, 0, canvas.width, canvas.height);
     let grey = 0;
     for (let i = 0; i < data.length; i += 4) if (data[i] === 0xcf && data[i + 1] === 0xd8 && data[i + 2] === 0xdf) grey++;
-    return grey < 40;
+    return grey < 200;
   }),
 );
 await shot('plan');

@@ -78,8 +78,10 @@ export class SmallPages {
     let lacks = false;
     const picture = (id: string) => {
       const record = find(document, 'picture', id);
-      const known = record && this.#pictures.get(record.blob);
-      if (record && known === undefined) this.#fetch(record.blob);
+      // What no screen shows, such as a PDF, is seen by the picture that is kept of it.
+      const file = record && (record.preview ?? record.blob);
+      const known = file === undefined ? undefined : this.#pictures.get(file);
+      if (file !== undefined && known === undefined) this.#fetch(file);
       if (known === undefined || known === 'coming') lacks = record !== undefined;
       return typeof known === 'object' ? known : undefined;
     };

@@ -162,7 +162,7 @@ describe('publications', () => {
       },
     ];
     // A byline in two runs of letters is one name.
-    const byline = docOf([paragraphOf({ style: 'byline' }, [textOf('By Nell '), textOf('Astbury', [markOf('emphasis')])])]);
+    const byline = docOf([paragraphOf({ style: 'body' }, [textOf('By Nell '), textOf('Astbury', [markOf('emphasis')])])]);
     const [ropes, nets] = [
       story('ropes', { due: '2027-02-03' }),
       story('nets', { due: '2027-02-01', state: 'edited', writer: 'Idris Vane' }),
