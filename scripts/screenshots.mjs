@@ -66,8 +66,8 @@ await page.waitForFunction(() =>
 );
 await shot('plan');
 await page.goto(`${origin}/issues/longspar-14/copy`, { waitUntil: 'domcontentloaded' });
-await page.waitForFunction(() => /lines over/.test(document.querySelector('table')?.textContent));
-await page.click('[data-story-row="what-the-gust-meter-heard"] th button');
+await page.waitForFunction(() => /lines? over/.test(document.querySelector('table')?.textContent));
+await page.click('[data-story-row="dates-for-a-cold-quarter"] th button');
 await page.waitForSelector('.misspelt');
 await page.waitForFunction(() => /space ends here/.test(document.querySelector('[data-galley]').textContent));
 await shot('copy');
@@ -145,7 +145,8 @@ await shot('crop');
 await page.keyboard.press('Escape');
 await page.keyboard.press('Escape');
 
-await go(36);
+await page.click('nav [aria-label^="Page 36"]');
+await page.waitForSelector('nav [aria-label^="Page 36"][aria-current]');
 await page.evaluate(() =>
   [...document.querySelectorAll('button')].find((button) => button.textContent === 'Add two after').click(),
 );
