@@ -17,14 +17,15 @@ import { pageGrid, stretchBox } from '@/core/page/grid';
 import { formatOf, placedPages, type PlacedPage } from '@/core/page/pages';
 import { slotsOn } from '@/core/page/slots';
 import { docOf, mapParagraphs, paragraphOf, paragraphsOf, plainParagraphs, plainText } from '@/core/records/body';
-import { framesOn, get, threadOf, type Document } from '@/core/records/document';
+import { documentOf, framesOn, get, threadOf, type Document } from '@/core/records/document';
 import type { AdvertisementSize } from '@/core/records/advertisement';
 import type { Chart } from '@/core/records/chart';
-import { textContent, type TextContent, type Wrap } from '@/core/records/frame';
-import type { FrameRecord, PictureRecord, TextRecord } from '@/core/records/index';
+import { type AdvertisementContent, type RuleContent, textContent, type TextContent, type Wrap } from '@/core/records/frame';
+import type { DocumentRecord, FrameRecord, PictureRecord, TextRecord } from '@/core/records/index';
 import type { ParagraphAttrs } from '@/core/records/text';
 import { said } from '@/core/records/said';
 import type { StoryState } from '@/core/records/story';
+import { type NewIssue, startIssue } from '@/core/plan/startIssue';
 import { readStory } from './stories';
 import { table } from './tables';
 
@@ -33,11 +34,12 @@ export type ReadPictures = ReadonlyMap<string, Omit<PictureRecord, 'kind' | 'id'
 /** Columns and lines from and to, both counted from 1. */
 type Stretch = readonly [from: number, to: number];
 
-/** How a picture is put on a page: its crop, its wrap, its look. */
-type Hanging = Partial<Pick<FrameRecord, 'wrap' | 'fill' | 'border' | 'shape' | 'shadow' | 'finish' | 'fade'>> & {
+/** How a picture is put on a page: its crop and its wrap. */
+interface Hanging {
   readonly fit?: 'fill' | 'fit';
   readonly focus?: Point;
-};
+  readonly wrap?: Wrap;
+}
 
 /** Over which columns an opening stands, and how its headline is set. */
 interface Opening {
@@ -75,6 +77,10 @@ const RAGGED_STYLES: Readonly<Record<string, string>> = {
   bodyFirst: 'bodyRaggedFirst',
   bodyOpening: 'bodyRaggedOpening',
 };
+
+/** An issue that begins from its house, as of the house’s first state. */
+export const begun = (house: readonly DocumentRecord[], order: Omit<NewIssue, 'language' | 'houseSeq'>): Document =>
+  documentOf(startIssue(house, { ...order, language: 'en-GB', houseSeq: 0 }));
 
 /** An issue of the demo being laid out, page by page, in grid terms. */
 export class Pages {
@@ -120,14 +126,21 @@ export class Pages {
 
   /** Sets the last frame of a story in so many columns. */
   inColumns(id: string, columns: number): void {
-    const frame = threadOf(this.edit.document, get(this.edit.document, 'story', id).parts.body).at(-1)!;
-    if (frame.content.type === 'text') this.edit.put({ ...frame, content: { ...frame.content, columns } });
+    this.#setLast(id, { columns });
   }
 
   /** Ends the columns of a story's last frame at one height. */
   balance(id: string): void {
-    const frame = threadOf(this.edit.document, get(this.edit.document, 'story', id).parts.body).at(-1)!;
-    if (frame.content.type === 'text') this.edit.put({ ...frame, content: { ...frame.content, balanced: true } });
+    this.#setLast(id, { balanced: true });
+  }
+
+  #setLast(id: string, layout: Partial<TextContent>): void {
+    const frame = threadOf(this.edit.document, this.#body(id).id).at(-1)!;
+    if (frame.content.type === 'text') this.edit.put({ ...frame, content: { ...frame.content, ...layout } });
+  }
+
+  #body(id: string): TextRecord {
+    return get(this.edit.document, 'text', get(this.edit.document, 'story', id).parts.body);
   }
 
   fill(id: string, number: number, slots: string): void {
@@ -242,7 +255,7 @@ export class Pages {
 
   /** Takes the first table out of a story’s body, to stand on its own. */
   tableOf(id: string): Node {
-    const record = get(this.edit.document, 'text', get(this.edit.document, 'story', id).parts.body);
+    const record = this.#body(id);
     const blocks = record.body.content.content;
     const table = blocks.find(({ type }) => type.name === 'table');
     if (!table) throw new Error(`“${id}” has no table.`);
@@ -252,7 +265,7 @@ export class Pages {
 
   /** Takes a paragraph out of a story’s body. */
   without(id: string, words: string): void {
-    const record = get(this.edit.document, 'text', get(this.edit.document, 'story', id).parts.body);
+    const record = this.#body(id);
     this.edit.put({ ...record, body: docOf(record.body.content.content.filter((block) => block.textContent !== words)) });
   }
 
@@ -272,7 +285,7 @@ export class Pages {
     textColumns: number,
     more: Partial<TextContent> = {},
   ): FrameRecord {
-    const text = get(this.edit.document, 'story', id).parts.body;
+    const { id: text } = this.#body(id);
     const { gutter } = this.page(number).master;
     const content = textContent(text, orderAfterThread(threadOf(this.edit.document, text)), {
       columns: textColumns,
@@ -282,52 +295,36 @@ export class Pages {
     return putFrame(this.edit, this.page(number).page.id, this.box(number, columns, lines), content, NO_WRAP);
   }
 
-  /** Words of the page’s own, in paragraphs of given styles; gives the y of their foot. */
+  /** Words of the page’s own, in paragraphs of given styles. */
   words(
     number: number,
     at: Box,
     paragraphs: readonly (readonly [style: string, words: string])[],
     more: Partial<TextContent> = {},
-    look: Partial<FrameRecord> = {},
-  ): number {
-    return this.blocks(
-      number,
-      at,
-      paragraphs.flatMap(([style, words]) => plainParagraphs(style, words)),
-      more,
-      look,
-    );
+  ): void {
+    const content = paragraphs.flatMap(([style, words]) => plainParagraphs(style, words));
+    this.blocks(number, at, content, more);
   }
 
-  blocks(
-    number: number,
-    at: Box,
-    content: readonly Node[],
-    more: Partial<TextContent> = {},
-    look: Partial<FrameRecord> = {},
-  ): number {
+  /** The same, block by block: as high as they are, or as the box where it is said not to grow. */
+  blocks(number: number, at: Box, content: readonly Node[], more: Partial<TextContent> = {}): void {
     const text = this.edit.put<TextRecord>({
       id: `words-${++this.#count}`,
       kind: 'text',
       role: 'furniture',
       body: docOf(content),
     });
-    const grows = more.grows ?? true;
-    const own = { ...(grows ? growingText(text.id) : textContent(text.id)), ...more };
-    if (!grows) {
-      putFrame(this.edit, this.page(number).page.id, at, own, look.wrap ?? NO_WRAP, look);
-      return at.y + at.h;
-    }
-    return this.#grown(number, at, own, look.wrap ?? NO_WRAP);
+    if (more.grows === false) putFrame(this.edit, this.page(number).page.id, at, textContent(text.id, 'a0', more), NO_WRAP);
+    else this.#grown(number, at, { ...growingText(text.id), ...more }, NO_WRAP);
   }
 
   /** Puts a picture where it is said to stand; its words are put by `captioned`. */
-  hang(file: string, number: number, at: Box, { fit, focus, wrap, ...look }: Hanging = {}): FrameRecord {
+  hang(file: string, number: number, at: Box, { fit, focus, wrap = NO_WRAP }: Hanging = {}): FrameRecord {
     const id = this.picture(file);
     const picture = get(this.edit.document, 'picture', id);
     if (focus) this.edit.put({ ...picture, focus });
     const own = fit ?? (picture.outlines.alpha ? 'fit' : 'fill');
-    return putFrame(this.edit, this.page(number).page.id, at, { type: 'picture', picture: id, fit: own }, wrap ?? NO_WRAP, look);
+    return putFrame(this.edit, this.page(number).page.id, at, { type: 'picture', picture: id, fit: own }, wrap);
   }
 
   /** Words of a picture as a text, and what ties the frame they stand in to it: nothing ties them over two pages. */
@@ -380,18 +377,11 @@ export class Pages {
     });
   }
 
-  rule(number: number, at: Box, swatch: string, weight = 0.5, line?: 'kites'): void {
-    const h = line ? 5 : weight;
-    putFrame(
-      this.edit,
-      this.page(number).page.id,
-      { ...at, h },
-      { type: 'rule', weight: line ? h : weight, ...(line ? { line } : {}) },
-      NO_WRAP,
-      {
-        fill: { swatch, tint: 1 },
-      },
-    );
+  /** A rule: as thick as it is said, or a row of kites. */
+  rule(number: number, at: Box, swatch: string, line: number | 'kites' = 0.5): void {
+    const weight = line === 'kites' ? 5 : line;
+    const content: RuleContent = { type: 'rule', weight, ...(line === 'kites' ? { line } : {}) };
+    putFrame(this.edit, this.page(number).page.id, { ...at, h: weight }, content, NO_WRAP, { fill: { swatch, tint: 1 } });
   }
 
   chart(number: number, at: Box, chart: Chart): void {
@@ -402,17 +392,13 @@ export class Pages {
   show(file: string, number: number, columns: Stretch, lines: Stretch): void {
     const id = this.picture(file);
     const picture = get(this.edit.document, 'picture', id);
-    const box = this.box(number, columns, lines);
-    const wrap = { ...usualWrap(picture), standOff: { top: mm(3), right: mm(4), bottom: mm(1), left: mm(4) } };
-    const fit = picture.outlines.alpha ? 'fit' : 'fill';
-    const frame = putFrame(
-      this.edit,
-      this.page(number).page.id,
-      box,
-      { type: 'picture', picture: picture.id, fit },
-      picture.outlines.alpha ? usualWrap(picture) : wrap,
-    );
-    if (fit === 'fill') putCaptions(this.edit, frame.id);
+    const usual = usualWrap(picture);
+    if (picture.outlines.alpha) {
+      this.hang(file, number, this.box(number, columns, lines), { wrap: usual });
+      return;
+    }
+    const wrap = { ...usual, standOff: { top: mm(3), right: mm(4), bottom: mm(1), left: mm(4) } };
+    putCaptions(this.edit, this.hang(file, number, this.box(number, columns, lines), { wrap }).id);
   }
 
   /** Fills the picture frame that waits on a page. */
@@ -437,13 +423,17 @@ export class Pages {
     this.#book(name, artwork, 'column', number, box, to - from + 1);
   }
 
-  #book(name: string, artwork: string, size: AdvertisementSize, number: number, at: Box, lines?: number): void {
+  /** Books an advertisement with its artwork; gives what stands for it in a frame. */
+  #booked(name: string, artwork: string, size: AdvertisementSize, lines?: number): AdvertisementContent {
     const picture = this.picture(artwork);
     const before = new Set(this.edit.document.records.keys());
     this.edit.take(bookAdvertisement(this.edit.document, { name, size, lines, picture }));
-    const advertisement = [...this.edit.document.records.keys()].find((id) => !before.has(id))!;
-    const wrap = { mode: 'frame', standOff: mm(4), outline: 'shape' } as const;
-    putFrame(this.edit, this.page(number).page.id, at, { type: 'advertisement', advertisement }, wrap);
+    return { type: 'advertisement', advertisement: [...this.edit.document.records.keys()].find((id) => !before.has(id))! };
+  }
+
+  #book(name: string, artwork: string, size: AdvertisementSize, number: number, at: Box, lines?: number): void {
+    const content = this.#booked(name, artwork, size, lines);
+    putFrame(this.edit, this.page(number).page.id, at, content, KEPT);
   }
 
   /** Books an advertisement of a usual size and gives it a place. */
@@ -451,31 +441,12 @@ export class Pages {
     this.#book(name, artwork, size, number, this.box(number, columns, lines));
   }
 
-  /** Books an advertisement with its artwork and gives it a place: a stretch, or the one that waits on the page. */
-  advertise(name: string, artwork: string, number: number, at?: readonly [Stretch, Stretch]): void {
-    const picture = this.picture(artwork);
-    const before = new Set(this.edit.document.records.keys());
-    this.edit.take(bookAdvertisement(this.edit.document, { name, size: at ? 'halfFlat' : 'quarter', picture }));
-    const booked = [...this.edit.document.records.keys()].find((id) => !before.has(id))!;
-    const page = this.page(number).page.id;
-    if (at) {
-      putFrame(
-        this.edit,
-        page,
-        this.box(number, ...at),
-        { type: 'advertisement', advertisement: booked },
-        {
-          mode: 'frame',
-          standOff: mm(4),
-          outline: 'shape',
-        },
-      );
-      return;
-    }
-    const waiting = framesOn(this.edit.document, page).find(
+  /** Books an advertisement for the place that waits for one on a page. */
+  advertise(name: string, artwork: string, number: number): void {
+    const waiting = framesOn(this.edit.document, this.page(number).page.id).find(
       ({ content }) => content.type === 'advertisement' && content.advertisement === undefined,
     )!;
-    this.edit.put({ ...waiting, content: { type: 'advertisement', advertisement: booked } });
+    this.edit.put({ ...waiting, content: this.#booked(name, artwork, 'quarter') });
   }
 
   /** Gives the body of a story in slots, and the picture over or under it, other lines. */

@@ -6,6 +6,7 @@ import type { DocumentRecord } from '@/core/records/index';
 import type { PublicationKind } from '@/core/records/publicationKind';
 import { composerFor } from '@/formats/faces/files';
 import { readPicture } from '@/formats/pictures/read';
+import { severalAtOnce } from '@/services/several';
 import { putBlob } from '@/store/blobs';
 import { insertDocument } from '@/store/documents';
 import { insertPublication, listPublications } from '@/store/publications';
@@ -28,6 +29,7 @@ interface Title {
   readonly name: string;
   readonly kind: PublicationKind;
   readonly frequency: string;
+  readonly houseId: string;
   readonly house: readonly DocumentRecord[];
   readonly issues: readonly {
     readonly id: string;
@@ -42,6 +44,7 @@ const TITLES: readonly Title[] = [
     name: 'Longspar',
     kind: 'magazine',
     frequency: 'quarterly',
+    houseId: 'longspar-house',
     house: LONGSPAR_HOUSE,
     issues: [
       { id: 'longspar-13', name: 'No. 13, Autumn', lay: issue13 },
@@ -53,6 +56,7 @@ const TITLES: readonly Title[] = [
     name: 'The Bridle Line',
     kind: 'newsletter',
     frequency: 'monthly',
+    houseId: 'bridle-house',
     house: BRIDLE_HOUSE,
     issues: [
       { id: 'bridle-86', name: 'No. 86, November 2026', lay: issue86 },
@@ -64,6 +68,7 @@ const TITLES: readonly Title[] = [
     name: 'The Ternhaven Packet',
     kind: 'newspaper',
     frequency: 'weekly',
+    houseId: 'packet-house',
     house: PACKET_HOUSE,
     issues: [{ id: 'packet-1206', name: 'No. 1206, 3 December', lay: issue1206 }],
   },
@@ -82,19 +87,13 @@ const AT_ONCE = 3;
 
 async function pictures(): Promise<ReadPictures> {
   const out = new Map<string, NewPicture>();
-  const waiting = [
-    ...DEMO_PICTURES.map((picture) => async () => {
-      const { file, caption, credit } = picture;
-      out.set(file, await kept(file, await drawn(picture), { caption, credit }));
-    }),
-    ...ARTWORK.map((artwork) => async () => {
-      out.set(artwork.file, await kept(artwork.file, await artworkFile(artwork)));
-    }),
-  ];
-  const next = async (): Promise<void> => {
-    for (let draw = waiting.shift(); draw; draw = waiting.shift()) await draw();
-  };
-  await Promise.all(Array.from({ length: AT_ONCE }, next));
+  await severalAtOnce(AT_ONCE, DEMO_PICTURES, async (picture) => {
+    const { file, caption, credit } = picture;
+    out.set(file, await kept(file, await drawn(picture), { caption, credit }));
+  });
+  await severalAtOnce(AT_ONCE, ARTWORK, async (artwork) => {
+    out.set(artwork.file, await kept(artwork.file, await artworkFile(artwork)));
+  });
   return out;
 }
 
@@ -102,15 +101,12 @@ async function pictures(): Promise<ReadPictures> {
 export async function seed(): Promise<boolean> {
   if ((await listPublications()).length > 0) return false;
   const all = await pictures();
-  for (const { id, name, kind, frequency, house, issues } of TITLES) {
+  for (const { id, name, kind, frequency, houseId, house, issues } of TITLES) {
     const { composer } = await composerFor(documentOf(house));
     const laid = [];
     for (const issue of issues) laid.push({ ...issue, document: await issue.lay(all, composer) });
     await insertPublication({ id, name, kind, frequency });
-    await insertDocument(
-      { id: `${id === 'bridle-line' ? 'bridle' : id}-house`, publication: id, kind: 'house', name: 'House' },
-      house,
-    );
+    await insertDocument({ id: houseId, publication: id, kind: 'house', name: 'House' }, house);
     for (const { id: issue, name: called, document } of laid)
       await insertDocument({ id: issue, publication: id, kind: 'issue', name: called }, [...document.records.values()]);
   }

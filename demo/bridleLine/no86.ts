@@ -1,9 +1,8 @@
 import { join } from 'node:path';
 import { setStory } from '@/core/actions/stories';
 import type { Typesetter } from '@/core/actions/typesetter';
-import { startIssue } from '@/core/plan/startIssue';
-import { documentOf, type Document } from '@/core/records/document';
-import { Pages, type ReadPictures } from '../pages';
+import { type Document } from '@/core/records/document';
+import { begun, Pages, type ReadPictures } from '../pages';
 import { BRIDLE_HOUSE } from './house';
 
 const FOLDER = join(process.cwd(), 'demo', 'bridleLine', 'stories86');
@@ -19,17 +18,13 @@ const STORIES: readonly (readonly [id: string, file: string, section: string, ta
 
 /** No. 86, November: four pages, out and done; what No. 87 was started from. */
 export async function issue86(pictures: ReadPictures, typesetter: Typesetter): Promise<Document> {
-  const started = documentOf(
-    startIssue(BRIDLE_HOUSE, {
-      publication: 'The Bridle Line',
-      number: '86',
-      season: 'November 2026',
-      date: '2026-11-12',
-      language: 'en-GB',
-      pages: 4,
-      houseSeq: 0,
-    }),
-  );
+  const started = begun(BRIDLE_HOUSE, {
+    publication: 'The Bridle Line',
+    number: '86',
+    season: 'November 2026',
+    date: '2026-11-12',
+    pages: 4,
+  });
   const pages = new Pages(started, typesetter, pictures, FOLDER);
   const { edit } = pages;
   for (const [id, file, section, target] of STORIES) {

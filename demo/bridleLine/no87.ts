@@ -1,9 +1,8 @@
 import { join } from 'node:path';
 import { putRecurring } from '@/core/actions/pages';
 import type { Typesetter } from '@/core/actions/typesetter';
-import { startIssue } from '@/core/plan/startIssue';
 import { documentOf, type Document } from '@/core/records/document';
-import { Pages, type ReadPictures } from '../pages';
+import { begun, Pages, type ReadPictures } from '../pages';
 import { BRIDLE_HOUSE } from './house';
 
 const FOLDER = join(process.cwd(), 'demo', 'bridleLine', 'stories');
@@ -23,17 +22,13 @@ const NOTES: readonly (readonly [style: string, words: string])[] = [
 /** No. 87, finished: eight pages, all of them full. */
 export async function issue87(pictures: ReadPictures, typesetter: Typesetter): Promise<Document> {
   const house = documentOf(BRIDLE_HOUSE);
-  const started = documentOf(
-    startIssue(BRIDLE_HOUSE, {
-      publication: 'The Bridle Line',
-      number: '87',
-      season: 'December 2026',
-      date: '2026-12-10',
-      language: 'en-GB',
-      pages: 7,
-      houseSeq: 0,
-    }),
-  );
+  const started = begun(BRIDLE_HOUSE, {
+    publication: 'The Bridle Line',
+    number: '87',
+    season: 'December 2026',
+    date: '2026-12-10',
+    pages: 7,
+  });
   const pages = new Pages(started, typesetter, pictures, FOLDER);
   const { edit } = pages;
   edit.take(putRecurring(edit.document, house, 'page-letters', pages.page(5).page.id));

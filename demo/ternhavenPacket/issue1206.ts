@@ -3,10 +3,9 @@ import { bookAdvertisement } from '@/core/actions/advertisements';
 import { setSection } from '@/core/actions/sections';
 import { planStory, setStory } from '@/core/actions/stories';
 import type { Typesetter } from '@/core/actions/typesetter';
-import { startIssue } from '@/core/plan/startIssue';
-import { documentOf, get, type Document } from '@/core/records/document';
+import { get, type Document } from '@/core/records/document';
 import type { StoryState } from '@/core/records/story';
-import { Pages, type ReadPictures } from '../pages';
+import { begun, Pages, type ReadPictures } from '../pages';
 import { PACKET_HOUSE } from './house';
 
 /** The Ternhaven Packet No. 1206: the front, seven pages behind it and the back are laid out; the rest is planned, with copy waiting. */
@@ -68,17 +67,13 @@ const BOOKED = [
 ] as const;
 
 export async function issue1206(pictures: ReadPictures, typesetter: Typesetter): Promise<Document> {
-  const started = documentOf(
-    startIssue(PACKET_HOUSE, {
-      publication: 'The Ternhaven Packet',
-      number: '1206',
-      season: '3 December',
-      date: '2026-12-03',
-      language: 'en-GB',
-      pages: 16,
-      houseSeq: 0,
-    }),
-  );
+  const started = begun(PACKET_HOUSE, {
+    publication: 'The Ternhaven Packet',
+    number: '1206',
+    season: '3 December',
+    date: '2026-12-03',
+    pages: 16,
+  });
   const pages = new Pages(started, typesetter, pictures, FOLDER);
   const { edit } = pages;
   for (const [id, file, section, state, due, writer, target] of STORIES) {
@@ -117,10 +112,7 @@ function front(pages: Pages): void {
   pages.moveParts('ferry', 'ferry.jpg', 1, [1, 4], { body: [62, 97], picture: [33, 59] });
   pages.inColumns('ferry', 3);
   pages.inColumns('market', 1);
-  pages.advertise('Harbour Bakery', 'harbour-bakery.svg', 1, [
-    [5, 6],
-    [46, 63],
-  ]);
+  pages.book('Harbour Bakery', 'harbour-bakery.svg', 'halfFlat', 1, [5, 6], [46, 63]);
   // The list of what is inside is longer than the design reckons with.
   pages.move(
     1,

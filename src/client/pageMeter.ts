@@ -1,7 +1,7 @@
 import { LRUCache } from 'lru-cache';
 import type { PageList, PictureItem } from '@/core/compose/displayList/displayList';
 import { adjustedKey } from '@/core/pictures/adjusting';
-import { screenSource } from '@/core/pictures/screen';
+import { screenSource, shownFile } from '@/core/pictures/screen';
 import type { InkTable } from '@/core/print/inkTable';
 import { type Beside, type Measured, measuring, picturesOn } from '@/core/print/measured';
 import { MEASURED_SIDE, type PicturePixels, picturePixels, type PictureSource } from '@/core/print/picturePixels';
@@ -58,10 +58,10 @@ export class PageMeter {
     const by = byOf(document, list, beside);
     const pixels = (item: PictureItem | { readonly picture: string }) => {
       const record = find(document, 'picture', item.picture);
-      const source = record && this.#sources.get(fileOf(record));
+      const source = record && this.#sources.get(shownFile(record));
       if (!source) return undefined;
       const adjusted = 'adjusted' in item ? item.adjusted : undefined;
-      const key = `${fileOf(record)} ${adjusted ? adjustedKey(adjusted) : ''} ${by.icc ?? ''}`;
+      const key = `${shownFile(record)} ${adjusted ? adjustedKey(adjusted) : ''} ${by.icc ?? ''}`;
       let own = this.#pixels.get(key);
       if (!own) this.#pixels.set(key, (own = picturePixels(source, adjusted, table)));
       return own;
@@ -90,7 +90,7 @@ export class PageMeter {
   }
 
   async #source(record: PictureRecord | undefined): Promise<void> {
-    if (!record || this.#sources.has(fileOf(record))) return;
+    if (!record || this.#sources.has(shownFile(record))) return;
     try {
       const response = await fetch(screenSource(record, MEASURED_SIDE));
       const image = await createImageBitmap(await response.blob());
@@ -99,14 +99,12 @@ export class PageMeter {
       canvas.drawImage(image, 0, 0);
       image.close();
       const rgba = canvas.getImageData(0, 0, width, height).data;
-      this.#sources.set(fileOf(record), { width, height, rgba, ...(record.colour === 'grey' ? { grey: true } : {}) });
+      this.#sources.set(shownFile(record), { width, height, rgba, ...(record.colour === 'grey' ? { grey: true } : {}) });
     } catch {
       // A picture that is not there has neither ink nor light; that it is missing is another check.
     }
   }
 }
-
-const fileOf = (record: PictureRecord): string => record.preview ?? record.blob;
 
 function byOf(document: Document, list: PageList, beside: Beside | undefined): By {
   const { coverage, icc } = profileOf(document);

@@ -1,8 +1,9 @@
-import { screenSource } from '@/core/pictures/screen';
+import { screenSource, shownFile } from '@/core/pictures/screen';
 import type { DrawnPage } from './typesetter';
 import type { PageList } from '@/core/compose/displayList/displayList';
 import { placedPages } from '@/core/page/pages';
 import { type Document, find } from '@/core/records/document';
+import type { PictureRecord } from '@/core/records/index';
 import type { Shaper } from '@/core/type/shaper';
 import { paintSmall } from '@/formats/canvas/painter';
 
@@ -78,10 +79,8 @@ export class SmallPages {
     let lacks = false;
     const picture = (id: string) => {
       const record = find(document, 'picture', id);
-      // What no screen shows, such as a PDF, is seen by the picture that is kept of it.
-      const file = record && (record.preview ?? record.blob);
-      const known = file === undefined ? undefined : this.#pictures.get(file);
-      if (file !== undefined && known === undefined) this.#fetch(file);
+      const known = record && this.#pictures.get(shownFile(record));
+      if (record && known === undefined) this.#fetch(record);
       if (known === undefined || known === 'coming') lacks = record !== undefined;
       return typeof known === 'object' ? known : undefined;
     };
@@ -100,13 +99,14 @@ export class SmallPages {
     return (this.#canvas = new OffscreenCanvas(width, height).getContext('2d', { willReadFrequently: true })!);
   }
 
-  #fetch(blob: string): void {
-    this.#pictures.set(blob, 'coming');
-    void fetch(screenSource({ blob }, PICTURE_SIDE))
+  #fetch(record: PictureRecord): void {
+    const file = shownFile(record);
+    this.#pictures.set(file, 'coming');
+    void fetch(screenSource(record, PICTURE_SIDE))
       .then(async (response) => createImageBitmap(await response.blob()))
       .then(
-        (image) => this.#pictures.set(blob, image),
-        () => this.#pictures.set(blob, 'missing'),
+        (image) => this.#pictures.set(file, image),
+        () => this.#pictures.set(file, 'missing'),
       )
       .then(() => this.#onPicture());
   }

@@ -16,12 +16,22 @@ const isPlace = (said: unknown): said is LastPlace =>
   typeof (said as LastPlace).folios === 'string' &&
   typeof (said as LastPlace).at === 'number';
 
-export function lastPlace(issue: string): LastPlace | undefined {
+/** What is kept of an issue, as it is kept; null where nothing is. */
+export function keptPlace(issue: string): string | null {
   try {
-    const said: unknown = JSON.parse(localStorage.getItem(key(issue)) ?? 'null');
+    return localStorage.getItem(key(issue));
+  } catch {
+    // A browser that keeps nothing knows of no place.
+    return null;
+  }
+}
+
+/** The place that is kept; undefined where it is none of ours. */
+export function placeIn(kept: string | null): LastPlace | undefined {
+  try {
+    const said: unknown = JSON.parse(kept ?? 'null');
     return isPlace(said) ? said : undefined;
   } catch {
-    // What is kept there is not ours, or nothing may be kept: then nobody was anywhere.
     return undefined;
   }
 }

@@ -3,20 +3,16 @@
 import { useEffect, useSyncExternalStore } from 'react';
 import { formatLength, type Unit, UNITS } from '@/core/length/length';
 import { type Document, find } from '@/core/records/document';
+import { keptChoice } from './keptChoice';
 
 /**
  * The unit in which lengths on the page are read and typed: what this person chose, else what the publication goes by.
  * Sizes of type are in points everywhere.
  */
-const KEPT = 'restless-kite-unit';
+const kept = keptChoice('restless-kite-unit');
 const USUAL: Unit = 'mm';
 
 let publication: Unit = USUAL;
-const listeners = new Set<() => void>();
-const tell = () => {
-  for (const listener of listeners) listener();
-};
-
 /** The units by name. */
 export const UNIT_NAMES: Readonly<Record<Unit, string>> = {
   mm: 'Millimetres',
@@ -31,20 +27,13 @@ const isUnit = (word: string | null): word is Unit => UNITS.includes(word as Uni
 export const units = {
   /** What this person chose; undefined where it is as the publication has it. */
   own(): Unit | undefined {
-    const kept = typeof localStorage === 'undefined' ? null : localStorage.getItem(KEPT);
-    return isUnit(kept) ? kept : undefined;
+    const unit = kept.now();
+    return isUnit(unit) ? unit : undefined;
   },
   ofPublication: (): Unit => publication,
   now: (): Unit => units.own() ?? publication,
-  choose(unit: Unit | undefined): void {
-    if (unit) localStorage.setItem(KEPT, unit);
-    else localStorage.removeItem(KEPT);
-    tell();
-  },
-  subscribe(listener: () => void): () => void {
-    listeners.add(listener);
-    return () => listeners.delete(listener);
-  },
+  choose: (unit: Unit | undefined): void => kept.put(unit),
+  subscribe: kept.subscribe,
 };
 
 /** The unit now. */
@@ -55,7 +44,7 @@ export function useUnitOf(document: Document): Unit {
   const own = find(document, 'details', 'details')?.unit ?? USUAL;
   useEffect(() => {
     publication = own;
-    tell();
+    kept.tell();
   }, [own]);
   return useUnit();
 }

@@ -1,13 +1,11 @@
 import { join } from 'node:path';
-import { generateNKeysBetween } from 'fractional-indexing';
 import { setStory } from '@/core/actions/stories';
 import type { Typesetter } from '@/core/actions/typesetter';
 import { mm } from '@/core/length/length';
 import { formatOf } from '@/core/page/pages';
-import { fieldOf, paragraphOf, plainParagraphs } from '@/core/records/body';
-import { documentOf, get, type Document } from '@/core/records/document';
+import { get, type Document } from '@/core/records/document';
 import { OUTLINED, Pages, type ReadPictures } from '../../pages';
-import { LONGSPAR_HOUSE } from '../house';
+import { entry, numberOf } from '../number';
 
 /** Longspar No. 13, Autumn: a thin number of twelve pages, finished and out; the one that No. 14 goes on from. */
 
@@ -24,25 +22,7 @@ const STORIES: readonly (readonly [id: string, section: string, target: number])
 ];
 
 export async function issue13(pictures: ReadPictures, typesetter: Typesetter): Promise<Document> {
-  const start = documentOf([
-    {
-      id: 'issue',
-      kind: 'issue',
-      publication: 'Longspar',
-      number: '13',
-      season: 'Autumn',
-      date: '2026-09-04',
-      language: 'en-GB',
-      house: { seq: 0, settled: {} },
-    },
-    ...LONGSPAR_HOUSE,
-    ...generateNKeysBetween(null, null, PAGES).map((order, i) => ({
-      id: `p${i + 1}`,
-      kind: 'page' as const,
-      order,
-      master: PLAIN.has(i + 1) ? 'plain' : 'feature',
-    })),
-  ]);
+  const start = numberOf({ number: '13', season: 'Autumn', date: '2026-09-04' }, PAGES, PLAIN);
   const pages = new Pages(start, typesetter, pictures, FOLDER);
   const { edit } = pages;
   for (const [id, section, target] of STORIES) {
@@ -76,11 +56,6 @@ function cover(pages: Pages): void {
 }
 
 function contents(pages: Pages): void {
-  const entry = (story: string, title: string, note: string) => [
-    paragraphOf({ style: 'contentsFolio' }, [fieldOf({ name: 'folio', of: story })]),
-    ...plainParagraphs('contentsStory', title),
-    ...plainParagraphs('contentsNote', note),
-  ];
   pages.words(3, pages.box(3, [1, 6], [1, 5]), [['contentsTitle', 'In this number']]);
   pages.blocks(
     3,

@@ -2,6 +2,7 @@ import { mm } from '@/core/length/length';
 import { fieldOf, paragraphOf, plainParagraphs } from '@/core/records/body';
 import { formatOf } from '@/core/page/pages';
 import { CLOSE, KEPT, type Pages } from '../../pages';
+import { entry } from '../number';
 
 /** The cover, the contents, and what stands before the features: pages 1 to 5. */
 
@@ -25,13 +26,6 @@ export function cover(pages: Pages): void {
   ]);
   pages.wholePage('Marram & Sons, sailcloth', 'marram-page.svg', 2);
 }
-
-/** An entry of the contents: the page its story begins on, wherever that may be, its title and a note. */
-const entry = (story: string, title: string, note: string) => [
-  paragraphOf({ style: 'contentsFolio' }, [fieldOf({ name: 'folio', of: story })]),
-  ...plainParagraphs('contentsStory', title),
-  ...plainParagraphs('contentsNote', note),
-];
 
 /** An entry in a line: for departments. */
 const short = (story: string, title: string) =>
@@ -69,7 +63,7 @@ export function front(pages: Pages): void {
     { grows: false },
   );
   const departments = pages.box(3, [5, 6], [8, 30]);
-  pages.rule(3, { ...departments, y: departments.y }, 'deep', 0.5, 'kites');
+  pages.rule(3, { ...departments, y: departments.y }, 'deep', 'kites');
   pages.blocks(
     3,
     { ...departments, y: departments.y + 14, h: departments.h - 14 },

@@ -1,12 +1,11 @@
 import { join } from 'node:path';
-import { generateNKeysBetween } from 'fractional-indexing';
 import { setSection } from '@/core/actions/sections';
 import { setStory } from '@/core/actions/stories';
 import type { Typesetter } from '@/core/actions/typesetter';
-import { documentOf, get, type Document } from '@/core/records/document';
+import { get, type Document } from '@/core/records/document';
 import type { StoryState } from '@/core/records/story';
 import { Pages, type ReadPictures } from '../../pages';
-import { LONGSPAR_HOUSE } from '../house';
+import { numberOf } from '../number';
 import { barAndLine, womenAndKnots } from './middle';
 import { cover, front } from './front';
 import { gustsAndFallen, spar } from './features';
@@ -51,26 +50,7 @@ const STORIES: readonly (readonly [
 
 /** @param pictures the demo’s pictures by file name, with their blobs kept */
 export async function issue14(pictures: ReadPictures, typesetter: Typesetter): Promise<Document> {
-  const orders = generateNKeysBetween(null, null, PAGES);
-  const start = documentOf([
-    {
-      id: 'issue',
-      kind: 'issue',
-      publication: 'Longspar',
-      number: '14',
-      season: 'Winter',
-      date: '2026-12-04',
-      language: 'en-GB',
-      house: { seq: 0, settled: {} },
-    },
-    ...LONGSPAR_HOUSE,
-    ...orders.map((order, i) => ({
-      id: `p${i + 1}`,
-      kind: 'page' as const,
-      order,
-      master: PLAIN.has(i + 1) ? 'plain' : 'feature',
-    })),
-  ]);
+  const start = numberOf({ number: '14', season: 'Winter', date: '2026-12-04' }, PAGES, PLAIN);
   const pages = new Pages(start, typesetter, pictures, FOLDER);
   const { edit } = pages;
   for (const [id, section, state, target, due, writer] of STORIES) {

@@ -1,5 +1,5 @@
 import { placedPage } from '../page/pages';
-import { bodyText } from '../records/body';
+import { paragraphsOf, plainText } from '../records/body';
 import { all, type Document, get, threadOf } from '../records/document';
 import { pictureIn, textIn } from '../records/kinds/frames';
 
@@ -15,18 +15,23 @@ export interface Around {
   readonly delivered: boolean;
 }
 
+/** What frames on pages show. */
+const ON_PAGES = ['picture', 'caption', 'quote'] as const satisfies readonly FirstStep[];
+
 /** Which of them an issue shows to have been done. */
 export function stepsDone(document: Document, { grave, delivered }: Around): ReadonlySet<FirstStep> {
   const done = new Set<FirstStep>();
   for (const story of all(document, 'story')) {
+    if (done.has('goesOn')) break;
     const { body } = story.parts;
-    if (bodyText(get(document, 'text', body).body).trim() === '') continue;
+    if (!paragraphsOf(get(document, 'text', body).body).some((paragraph) => plainText(paragraph).trim() !== '')) continue;
     done.add('copy');
     const thread = threadOf(document, body).filter(({ on }) => placedPage(document, on));
     if (thread.length > 0) done.add('placed');
     if (new Set(thread.map(({ on }) => on)).size > 1) done.add('goesOn');
   }
   for (const frame of all(document, 'frame')) {
+    if (ON_PAGES.every((step) => done.has(step))) break;
     if (!placedPage(document, frame.on)) continue;
     if (frame.content.type === 'picture' && pictureIn(document, frame)?.picture !== undefined) done.add('picture');
     const text = textIn(frame);

@@ -1,6 +1,7 @@
 import { placedPage } from '../page/pages';
 import { storiesInOrder } from '../page/fields';
 import { bodyText, countWords } from '../records/body';
+import { counted } from '../records/count';
 import { all, type Document, find, threadOf } from '../records/document';
 import type { StoryRecord } from '../records/index';
 
@@ -12,14 +13,14 @@ export interface PlannedStory {
   readonly isPlaced: boolean;
 }
 
-const counted = new WeakMap<object, number>();
+const wordCounts = new WeakMap<object, number>();
 
 /** Words of a story's body; counted when they are asked for, and once as long as it is the same. */
 export function wordsOf(document: Document, story: StoryRecord): number {
   const text = find(document, 'text', story.parts.body);
   if (!text) return 0;
-  let words = counted.get(text.body);
-  if (words === undefined) counted.set(text.body, (words = countWords(bodyText(text.body))));
+  let words = wordCounts.get(text.body);
+  if (words === undefined) wordCounts.set(text.body, (words = countWords(bodyText(text.body))));
   return words;
 }
 
@@ -44,6 +45,12 @@ export const pagesWords = (pages: PlannedStory['pages']): string =>
 
 /** How a story stands to its day: days left, negative when it is late; undefined where it has none, or is through. */
 export function daysLeft(story: StoryRecord, today: string): number | undefined {
-  if (story.due === undefined || story.state === 'passed') return undefined;
-  return Math.round((Date.parse(story.due) - Date.parse(today)) / 86_400_000);
+  return story.due === undefined || story.state === 'passed' ? undefined : daysUntil(story.due, today);
 }
+
+/** Days from one day to another, ISO 8601 both. */
+export const daysUntil = (day: string, today: string): number => Math.round((Date.parse(day) - Date.parse(today)) / 86_400_000);
+
+/** How a story stands to its day, in words. */
+export const dueWords = (days: number): string =>
+  days < 0 ? `${counted(-days, 'day')} late` : days === 0 ? 'due today' : `due in ${counted(days, 'day')}`;

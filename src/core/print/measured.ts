@@ -77,17 +77,11 @@ export function* measuring(
 ): Generator<undefined, Measured> {
   const page = new PaintedPage(list, sources);
   const legibility = new Map<string, Legibility & { isBare: boolean }>();
-  const reaching = (beside?.list.items.slice(beside.list.furniture) ?? []).filter(({ box, transform }) => {
-    const own = mappedBox(transform, box);
-    return beside!.dx > 0 ? own.x < -1 : own.x + own.w > beside!.list.width + 1;
-  });
+  const reaching = reachingOver(beside);
+  const reached = reaching.map(({ box }) => box);
   const under: Item[] = [];
-  const reached = reaching.map(({ box, transform }) => {
-    const own = mappedBox(transform, box);
-    return { ...own, x: own.x + beside!.dx };
-  });
   for (const [i, item] of list.items.entries()) {
-    if (i === list.furniture) for (const each of reaching) page.paint(each, beside!.dx);
+    if (i === list.furniture) for (const each of reaching) page.paint(each.item, beside!.dx);
     if (item.type === 'text') {
       const read = legibilityOn(page, item, under, i >= list.furniture ? reached : [], list);
       const before = legibility.get(item.frame);
@@ -99,8 +93,19 @@ export function* measuring(
     }
     under.push(item);
   }
-  if (list.furniture === list.items.length) for (const each of reaching) page.paint(each, beside!.dx);
+  if (list.furniture === list.items.length) for (const each of reaching) page.paint(each.item, beside!.dx);
   return { ...inksOn(page, list, most), legibility };
+}
+
+/** What of the page beside reaches over the spine, and where it is seen on this one. */
+function reachingOver(beside: Beside | undefined): { readonly item: Item; readonly box: Box }[] {
+  if (!beside) return [];
+  const { list, dx } = beside;
+  return list.items.slice(list.furniture).flatMap((item) => {
+    const own = mappedBox(item.transform, item.box);
+    const reaches = dx > 0 ? own.x < -1 : own.x + own.w > list.width + 1;
+    return reaches ? [{ item, box: { ...own, x: own.x + dx } }] : [];
+  });
 }
 
 /** A text by its columns: each is painted in a few milliseconds. */

@@ -1,10 +1,9 @@
 'use client';
 
 import { screenSource } from '@/core/pictures/screen';
-import { counted } from '@/core/records/count';
 import { useState, type PointerEvent as ReactPointerEvent, type ReactNode } from 'react';
 import { frameOfAdvertisement, SIZE_WORDS, USUAL_LINES } from '@/core/actions/advertisements';
-import { daysLeft, storyList, wordsOf } from '@/core/plan/storyList';
+import { daysLeft, dueWords, storyList, wordsOf } from '@/core/plan/storyList';
 import { ADVERTISEMENT_SIZES, type AdvertisementSize } from '@/core/records/advertisement';
 import { all, type Document, find } from '@/core/records/document';
 import { DayField } from '@/parts/DayField';
@@ -106,12 +105,7 @@ export function ToPlace({ document, today, actions, onCarry, onPlace }: ToPlaceP
                         words > 0
                           ? `${words.toLocaleString('en-GB')} words`
                           : story.target && `${story.target.toLocaleString('en-GB')} words planned`,
-                        days !== undefined &&
-                          (days < 0
-                            ? `${counted(-days, 'day')} late`
-                            : days === 0
-                              ? 'due today'
-                              : `due in ${counted(days, 'day')}`),
+                        days !== undefined && dueWords(days),
                       ]
                         .filter(Boolean)
                         .join(' · ')}

@@ -7,7 +7,7 @@ import { FREQUENCIES } from '@/core/plan/recurrence';
 import type { Design } from '@/core/plan/designs/design';
 import { designOf, designsOf } from '@/core/plan/designs/index';
 import { startingHouse } from '@/core/plan/startingHouse';
-import { formatNumber } from '@/core/length/length';
+import { formatNumber, POINTS } from '@/core/length/length';
 import type { PublicationKind } from '@/core/records/publicationKind';
 import { Choice } from '@/parts/Choice';
 import { Dialog } from '@/parts/Dialog';
@@ -178,7 +178,8 @@ function Designs({ kind, value, onChange }: { kind: PublicationKind; value: Desi
               <span className="block font-semibold">{design.name}</span>
               <span className="narrow block leading-snug opacity-75">{design.says}</span>
               <span className="narrow block pt-1 leading-snug opacity-75">
-                {formatNumber(toMm(design.width), 0)} × {formatNumber(toMm(design.height), 0)} mm, {design.voice.display}
+                {formatNumber(design.width / POINTS.mm, 0)} × {formatNumber(design.height / POINTS.mm, 0)} mm,{' '}
+                {design.voice.display}
               </span>
             </span>
           </label>
@@ -187,8 +188,6 @@ function Designs({ kind, value, onChange }: { kind: PublicationKind; value: Desi
     </fieldset>
   );
 }
-
-const toMm = (points: number): number => (points * 25.4) / 72;
 
 function Palettes({ design, value, onChange }: { design: Design; value: string; onChange: (palette: '0' | '1' | '2') => void }) {
   return (

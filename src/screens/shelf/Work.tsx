@@ -1,11 +1,11 @@
 'use client';
 
-import { differenceInCalendarDays, formatDistanceToNow, parseISO } from 'date-fns';
+import { formatDistanceToNow } from 'date-fns';
 import Link from 'next/link';
 import { useSyncExternalStore } from 'react';
-import { counted } from '@/core/records/count';
+import { daysUntil, dueWords } from '@/core/plan/storyList';
 import { STORY_STATES, type StoryState } from '@/core/records/story';
-import { lastPlace } from '@/parts/lastPlace';
+import { keptPlace, placeIn } from '@/parts/lastPlace';
 
 /** How the work on an issue stands, as the shelf is given it. */
 export interface ShelfWork {
@@ -65,24 +65,19 @@ export function Work({ work, today }: { work: ShelfWork; today: string }) {
 }
 
 function Days({ due, today }: { due: string; today: string }) {
-  const days = differenceInCalendarDays(parseISO(due), parseISO(today));
-  if (days < 0) return <span className="text-error font-semibold">{counted(-days, 'day')} late</span>;
-  return (
-    <span className="opacity-75">
-      {days === 0 ? 'due today' : days === 1 ? 'due tomorrow' : `due in ${counted(days, 'day')}`}
-    </span>
-  );
+  const days = daysUntil(due, today);
+  return <span className={days < 0 ? 'text-error font-semibold' : 'opacity-75'}>{dueWords(days)}</span>;
 }
 
 /** The way back to where this browser was in an issue; the issue itself where it was nowhere. */
 export function WayBack({ issue, name }: { issue: string; name: string }) {
   // A place is known to the browser alone: the page is the same on the server, and says so a moment later.
-  const was = useSyncExternalStore(
+  const kept = useSyncExternalStore(
     () => () => undefined,
-    () => JSON.stringify(lastPlace(issue) ?? null),
-    () => 'null',
+    () => keptPlace(issue),
+    () => null,
   );
-  const place = JSON.parse(was) as ReturnType<typeof lastPlace> | null;
+  const place = placeIn(kept);
   return (
     <>
       <p>

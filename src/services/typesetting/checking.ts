@@ -1,3 +1,4 @@
+import { shownFile } from '@/core/pictures/screen';
 import { Checker } from '@/core/checks/checker';
 import { besides, type Measured, measurePage, picturesOn } from '@/core/print/measured';
 import { type PicturePixels, picturePixels, type PictureSource } from '@/core/print/picturePixels';
@@ -68,7 +69,7 @@ async function sourcesOf(document: Document, lists: readonly PageList[]): Promis
   for (const picture of all(document, 'picture')) {
     if (!used.has(picture.id)) continue;
     try {
-      out.set(picture.id, await pictureSource(picture, (await getBlob(picture.preview ?? picture.blob)).bytes));
+      out.set(picture.id, await pictureSource(picture, (await getBlob(shownFile(picture))).bytes));
     } catch {
       // One that is not there has neither ink nor light; that it is missing is a finding of its own.
     }

@@ -1,5 +1,6 @@
 import sharp, { type Sharp } from 'sharp';
 import { type Sheet, sheetWidth } from '@/core/handoff/sheets';
+import { shownFile } from '@/core/pictures/screen';
 import { picturesOn } from '@/core/print/measured';
 import { type Document, find } from '@/core/records/document';
 import type { Shaper } from '@/core/type/shaper';
@@ -17,7 +18,7 @@ export async function sheetSvg(document: Document, sheet: Sheet, shaper: Shaper,
   for (const id of new Set(lists.flatMap(picturesOn))) {
     const picture = find(document, 'picture', id);
     if (!picture) continue;
-    const copy = await screenCopy((await getBlob(picture.preview ?? picture.blob)).bytes, side);
+    const copy = await screenCopy((await getBlob(shownFile(picture))).bytes, side);
     // What draws the SVG may not know newer formats; without transparency a JPEG is a tenth of the size.
     const plain = sharp(copy);
     const data = await (picture.transparent ? plain.png() : plain.jpeg({ quality: 90 })).toBuffer();

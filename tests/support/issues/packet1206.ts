@@ -3,10 +3,9 @@ import { bookAdvertisement } from '@/core/actions/advertisements';
 import { putRecurring } from '@/core/actions/pages';
 import { setSection } from '@/core/actions/sections';
 import type { Typesetter } from '@/core/actions/typesetter';
-import { startIssue } from '@/core/plan/startIssue';
 import { planStory } from '@/core/actions/stories';
 import { documentOf, type Document } from '@/core/records/document';
-import { Pages, type ReadPictures } from '@demo/pages';
+import { begun, Pages, type ReadPictures } from '@demo/pages';
 import { PACKET_HOUSE } from '@demo/ternhavenPacket/house';
 import type { StoryState } from '@/core/records/story';
 
@@ -30,17 +29,13 @@ const BOOKED = [
 /** No. 1206: the front page and pages 2 and 3 are done, the rest is planned. */
 export async function issue1206(pictures: ReadPictures, typesetter: Typesetter): Promise<Document> {
   const house = documentOf(PACKET_HOUSE);
-  const started = documentOf(
-    startIssue(PACKET_HOUSE, {
-      publication: 'The Ternhaven Packet',
-      number: '1206',
-      season: '3 December',
-      date: '2026-12-03',
-      language: 'en-GB',
-      pages: 14,
-      houseSeq: 0,
-    }),
-  );
+  const started = begun(PACKET_HOUSE, {
+    publication: 'The Ternhaven Packet',
+    number: '1206',
+    season: '3 December',
+    date: '2026-12-03',
+    pages: 14,
+  });
   const pages = new Pages(started, typesetter, pictures, FOLDER);
   const { edit } = pages;
   edit.take(putRecurring(edit.document, house, 'page-news', pages.page(3).page.id));
@@ -61,10 +56,7 @@ export async function issue1206(pictures: ReadPictures, typesetter: Typesetter):
   pages.fillPicture('strand.jpg', 1);
   pages.fill('ferry', 1, 'Lead story');
   pages.fill('market', 1, 'Second story');
-  pages.advertise('Harbour Bakery', 'harbour-bakery.svg', 1, [
-    [5, 6],
-    [50, 75],
-  ]);
+  pages.book('Harbour Bakery', 'harbour-bakery.svg', 'halfFlat', 1, [5, 6], [50, 75]);
   pages.moveParts('ferry', 'strand.jpg', 1, [1, 4], { body: [62, 97], picture: [27, 59] });
   pages.balance('market');
   pages.quote('ferry', 'It will make a change to be right');
@@ -72,24 +64,15 @@ export async function issue1206(pictures: ReadPictures, typesetter: Typesetter):
   pages.show('sea-wall.jpg', 2, [1, 4], [12, 34]);
   pages.place('wall', 2, [1, 4], [1, 55], true);
   pages.place('brief', 2, [5, 6], [1, 38], true);
-  pages.advertise('The Ferry House Inn', 'ferry-house-inn.svg', 2, [
-    [5, 6],
-    [40, 55],
-  ]);
-  pages.advertise('Ternhaven Chandlers', 'ternhaven-chandlers.svg', 2, [
-    [1, 6],
-    [58, 97],
-  ]);
+  pages.book('The Ferry House Inn', 'ferry-house-inn.svg', 'halfFlat', 2, [5, 6], [40, 55]);
+  pages.book('Ternhaven Chandlers', 'ternhaven-chandlers.svg', 'halfFlat', 2, [1, 6], [58, 97]);
 
   pages.show('hollin-head-dusk.jpg', 3, [1, 4], [15, 37]);
   pages.place('gusts', 3, [1, 4], [1, 55], true);
   pages.place('nets', 3, [5, 6], [1, 33], true);
   pages.show('fenn-kite-cutout.png', 3, [5, 6], [34, 55]);
   pages.place('school', 3, [1, 6], [58, 75], true);
-  pages.advertise('Marram & Sons, sailcloth', 'marram-wide.svg', 3, [
-    [1, 6],
-    [77, 97],
-  ]);
+  pages.book('Marram & Sons, sailcloth', 'marram-wide.svg', 'halfFlat', 3, [1, 6], [77, 97]);
   for (const [number, name] of [
     [1, 'News'],
     [8, 'Letters'],

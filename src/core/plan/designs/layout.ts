@@ -94,19 +94,10 @@ export class Layout {
     this.frame({ type: 'slot', takes, set: `${this.#id}-${set}`, name, order, layout }, this.box(place));
   }
 
-  /** A heading of the page’s own, with a rule beneath it; gives the first line that is free. */
-  head(
-    words: string,
-    {
-      lines = 5,
-      from = 1,
-      to = this.columns,
-      ruled = true,
-    }: { lines?: number; from?: number; to?: number; ruled?: boolean } = {},
-  ): number {
-    this.text([from, to, 1, lines - 1], [paragraph('headline', words)]);
-    if (ruled) this.rule([from, to, lines]);
-    return lines + 1;
+  /** A heading of the page’s own over so many lines, and a rule beneath it. */
+  head(words: string, lines: number, from = 1): void {
+    this.text([from, this.columns, 1, lines], [paragraph('headline', words)]);
+    this.rule([from, this.columns, lines + 1]);
   }
 
   /** A line in small type over something. */

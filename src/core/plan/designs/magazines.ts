@@ -35,21 +35,18 @@ const LONG_FORM: Design = {
     cover.slot('cover', 'Cover story', 'headline', [1, n - 1, end - 11, end - 5]);
     cover.slot('cover', 'Cover story', 'standfirst', [1, n - 2, end - 4, end]);
     const contents = page('contents', 'Contents', 'front', text);
-    contents.text([1, n, 1, 5], [paragraph('headline', 'In this issue')]);
-    contents.rule([1, n, 6]);
+    contents.head('In this issue', 5);
     contents.text([1, 4, 7, end - 12], [contentsLine('contents')], { grows: false });
     contents.picture([5, n, 7, end - 12]);
     contents.panel([1, n, end - 9, end]);
     contents.text([1, n, end - 9, end], imprint, { columns: 3, gutter: text.gutter, inset: 9 });
     const letters = page('letters', 'Letters', undefined, text);
-    letters.text([1, n, 1, 5], [paragraph('headline', 'Letters')]);
-    letters.rule([1, n, 6]);
+    letters.head('Letters', 5);
     letters.slot('letters', 'Letters', 'body', [1, n, 7, Math.floor(end / 2) - 1]);
     letters.slot('letters', 'Letters', 'body', [1, n / 2, Math.floor(end / 2), end]);
     letters.advertisement([n / 2 + 1, n, Math.ceil(end / 2) + 1, end]);
     const news = page('news', 'News', undefined, text);
-    news.text([1, n, 1, 4], [paragraph('headline', 'News')]);
-    news.rule([1, n, 5]);
+    news.head('News', 4);
     news.story('one', 'First item', [1, 4, 6, 30], 6);
     news.picture([5, n, 6, 18]);
     news.story('two', 'Second item', [5, n, 20, end], 9);
@@ -68,8 +65,7 @@ const LONG_FORM: Design = {
     right.slot('pictures', 'Picture story', 'headline', [1, n, 24, 28]);
     right.slot('pictures', 'Picture story', 'body', [1, n, 30, end]);
     const listing = page('listing', 'Listing', undefined, text);
-    listing.text([1, n, 1, 4], [paragraph('headline', 'Dates')]);
-    listing.rule([1, n, 5]);
+    listing.head('Dates', 4);
     listing.slot('listing', 'Dates', 'body', [1, n, 6, end - 18]);
     listing.picture([1, 3, end - 15, end]);
     listing.advertisement([4, n, end - 15, end]);
@@ -83,7 +79,7 @@ const WORKSHOP: Design = {
   id: 'workshop',
   kind: 'magazine',
   name: 'Workshop',
-  says: 'For how things are made: tall sans heads, short pieces, steps and boxes on twelve columns.',
+  says: 'For showing how things are made: tall sans heads, short pieces, steps and boxes on twelve columns.',
   width: mm(220),
   height: mm(285),
   columns: 12,
@@ -132,8 +128,7 @@ const WORKSHOP: Design = {
     letters.picture([10, n, 9, 24]);
     letters.advertisement([10, n, 27, end]);
     const news = page('news', 'News', undefined, text);
-    news.text([1, n, 1, 6], [paragraph('headline', 'News')]);
-    news.rule([1, n, 7]);
+    news.head('News', 6);
     news.bleeding([1, 6, 9, 24], { left: true });
     news.slot('one', 'First item', 'headline', [7, n, 9, 15]);
     news.slot('one', 'First item', 'body', [7, n, 17, 26]);
@@ -158,8 +153,7 @@ const WORKSHOP: Design = {
     right.slot('pictures', 'Picture story', 'body', [1, 5, 16, end - 2]);
     right.bleeding([6, n, 1, end], { right: true, top: true, bottom: true });
     const listing = page('listing', 'Tools and dates', undefined, text);
-    listing.text([1, n, 1, 6], [paragraph('headline', 'Tools and dates')]);
-    listing.rule([1, n, 7]);
+    listing.head('Tools and dates', 6);
     listing.slot('tools', 'Tools', 'body', [1, 6, 8, end]);
     listing.panel([7, n, 8, 36]);
     listing.slot('dates', 'Dates', 'body', [7, n, 9, 35]);

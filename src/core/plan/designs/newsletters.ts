@@ -45,12 +45,10 @@ const NOTICEBOARD: Design = {
     front.panel([n, n, 11, end]);
     front.text([n, n, 11, end], [paragraph('crosshead', 'Inside'), contentsLine('contents')], { grows: false, inset: 8 });
     const notices = page('notices', 'Notices', undefined, text);
-    notices.text([1, n, 1, 4], [paragraph('headline', 'Notices')]);
-    notices.rule([1, n, 5]);
+    notices.head('Notices', 4);
     notices.slot('notices', 'Notices', 'body', [1, n, 6, end]);
     const letters = page('letters', 'Letters', undefined, text);
-    letters.text([1, n, 1, 4], [paragraph('headline', 'Letters')]);
-    letters.rule([1, n, 5]);
+    letters.head('Letters', 4);
     letters.slot('letters', 'Letters', 'body', [1, n - 1, 6, end]);
     letters.advertisement([n, n, 6, Math.floor(end / 2)]);
     const opening = page('opening', 'Article', undefined, text);
@@ -66,8 +64,7 @@ const NOTICEBOARD: Design = {
     pictures.picture([1, 2, 28, end]);
     pictures.slot('pictures', 'Picture story', 'body', [n, n, 28, end]);
     const back = page('back', 'Back page', 'back', plain);
-    back.text([1, n, 1, 4], [paragraph('headline', 'Dates')]);
-    back.rule([1, n, 5]);
+    back.head('Dates', 4);
     back.slot('dates', 'Dates', 'body', [1, n - 1, 6, end - 14]);
     back.picture([n, n, 6, end - 14]);
     back.panel([1, n, end - 11, end]);
@@ -121,20 +118,17 @@ const CORRESPONDENT: Design = {
     opening.slot('opening', 'Article', 'body', [2, n, 11, end]);
     opening.picture([1, 1, 11, 22]);
     const letters = page('letters', 'Letters', undefined, text);
-    letters.text([2, n, 1, 4], [paragraph('headline', 'In reply')]);
-    letters.rule([2, n, 5]);
+    letters.head('In reply', 4, 2);
     letters.slot('letters', 'Letters', 'body', [2, n, 6, end]);
     const news = page('news', 'Notes', undefined, text);
-    news.text([2, n, 1, 4], [paragraph('headline', 'In passing')]);
-    news.rule([2, n, 5]);
+    news.head('In passing', 4, 2);
     news.slot('notes', 'Notes', 'body', [2, n, 6, 26]);
     news.picture([2, n, 29, end]);
     const pictures = page('pictures', 'Pictures', undefined, plain);
     pictures.picture([1, n, 1, 30]);
     pictures.slot('pictures', 'Picture story', 'body', [2, n, 33, end]);
     const notices = page('notices', 'Dates', undefined, text);
-    notices.text([2, n, 1, 4], [paragraph('headline', 'Dates')]);
-    notices.rule([2, n, 5]);
+    notices.head('Dates', 4, 2);
     notices.slot('dates', 'Dates', 'body', [2, n, 6, end]);
     const back = page('back', 'Back page', 'back', plain);
     back.slot('back', 'Postscript', 'headline', [2, n, 1, 4]);
@@ -149,7 +143,7 @@ const DIGEST: Design = {
   id: 'digest',
   kind: 'newsletter',
   name: 'Digest',
-  says: 'For many short items: four sans columns, coloured heads, a front page that is a board.',
+  says: 'For many short items: four sans columns, coloured heads, a front page full of them.',
   width: mm(210),
   height: mm(297),
   columns: 4,

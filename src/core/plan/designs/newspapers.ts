@@ -55,8 +55,7 @@ const WEEKLY: Design = {
     news.story('three', 'Third story', [1, n / 2, half + 2, end], 7);
     news.advertisement([n / 2 + 1, n, half + 2, end]);
     const letters = page('letters', 'Letters', undefined, text);
-    letters.text([1, n, 1, 5], [paragraph('headline', 'Letters')]);
-    letters.rule([1, n, 6]);
+    letters.head('Letters', 5);
     letters.slot('letters', 'Letters', 'body', [1, n - 2, 7, end]);
     letters.picture([n - 1, n, 7, 30]);
     letters.advertisement([n - 1, n, 32, end]);
@@ -66,8 +65,7 @@ const WEEKLY: Design = {
     opening.picture([1, n, 14, 52]);
     opening.slot('opening', 'Feature', 'body', [1, n, 56, end]);
     const listing = page('listing', 'Listings', undefined, text);
-    listing.text([1, n, 1, 5], [paragraph('headline', 'What is on')]);
-    listing.rule([1, n, 6]);
+    listing.head('What is on', 5);
     listing.slot('listing', 'Listings', 'body', [1, 4, 7, end]);
     listing.panel([5, n, 7, 50]);
     listing.slot('tides', 'Times', 'body', [5, n, 8, 49]);
@@ -150,8 +148,7 @@ const COMPACT: Design = {
     opening.slot('opening', 'Feature', 'headline', [1, n, 46, 55]);
     opening.slot('opening', 'Feature', 'body', [1, n, 57, end]);
     const listing = page('listing', 'Listings', undefined, text);
-    listing.text([1, n, 1, 7], [paragraph('headline', 'Out and about')]);
-    listing.rule([1, n, 8]);
+    listing.head('Out and about', 7);
     listing.slot('listing', 'Listings', 'body', [1, n, 9, 52]);
     listing.advertisement([1, n, 55, end]);
     const pictures = page('pictures', 'Pictures', undefined, text);
@@ -174,7 +171,7 @@ const GAZETTE: Design = {
   id: 'gazette',
   kind: 'newspaper',
   name: 'Gazette',
-  says: 'For record: eight narrow columns in pairs, rules, short items and a name set wide.',
+  says: 'For the record: eight narrow columns in pairs, rules, short items and a name set wide.',
   width: mm(300),
   height: mm(430),
   columns: 8,
@@ -228,8 +225,7 @@ const GAZETTE: Design = {
     news.slot('four', 'Fourth story', 'body', [3, 6, 79, end]);
     news.story('five', 'Fifth story', [7, n, 49, end], 9);
     const letters = page('letters', 'Letters', undefined, text);
-    letters.text([1, n, 1, 4], [paragraph('headline', 'Letters to the editor')]);
-    letters.rule([1, n, 5]);
+    letters.head('Letters to the editor', 4);
     letters.slot('letters', 'Letters', 'body', [1, 6, 6, end]);
     letters.slot('leader', 'Leader', 'headline', [7, n, 6, 13]);
     letters.slot('leader', 'Leader', 'body', [7, n, 15, end]);
@@ -242,8 +238,7 @@ const GAZETTE: Design = {
     opening.slot('opening', 'Feature', 'body', [1, 2, 17, end]);
     opening.slot('opening', 'Feature', 'body', [3, n, 63, end]);
     const listing = page('listing', 'Notices', undefined, text);
-    listing.text([1, n, 1, 4], [paragraph('headline', 'Public notices')]);
-    listing.rule([1, n, 5]);
+    listing.head('Public notices', 4);
     listing.slot('notices', 'Notices', 'body', [1, n, 6, 70]);
     listing.rule([1, n, 72]);
     listing.advertisement([1, 4, 74, end]);

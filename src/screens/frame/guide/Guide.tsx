@@ -3,7 +3,7 @@
 import { CircleCheck, Circle, X } from 'lucide-react';
 import { useQuery } from '@tanstack/react-query';
 import Link from 'next/link';
-import { useSyncExternalStore } from 'react';
+import { useDeferredValue, useMemo, useSyncExternalStore } from 'react';
 import { got } from '@/client/ask';
 import type { ComposerClient } from '@/client/composerClient';
 import type { DeskStore } from '@/client/deskStore';
@@ -32,7 +32,7 @@ const STEPS: Readonly<Record<FirstStep, Step>> = {
     place: 'pages',
   },
   picture: {
-    name: 'Hang a picture',
+    name: 'Place a picture',
     how: 'Drop a picture file where it is to stand. Text runs around it; inside it, you choose what is seen.',
     place: 'pages',
   },
@@ -42,7 +42,7 @@ const STEPS: Readonly<Record<FirstStep, Step>> = {
     place: 'pages',
   },
   goesOn: {
-    name: 'Let the story go on',
+    name: 'Run the story on',
     how: 'What does not fit hangs from its last frame as a tail. Drag the tail to another page.',
     place: 'pages',
   },
@@ -52,7 +52,7 @@ const STEPS: Readonly<Record<FirstStep, Step>> = {
     place: 'pages',
   },
   checks: {
-    name: 'Have nothing grave in Checks',
+    name: 'Clear what is grave in Checks',
     how: 'Checks lists what is wrong, where, and what mends it. One press shows the place.',
     place: 'checks',
   },
@@ -82,14 +82,17 @@ export function Guide(props: GuideProps) {
 }
 
 function Steps({ issue, place, store, composer, isOpen }: GuideProps & { isOpen: boolean }) {
-  const { document } = useSyncExternalStore(store.subscribe, store.snapshot, store.snapshot);
+  const { document: now } = useSyncExternalStore(store.subscribe, store.snapshot, store.snapshot);
+  // What is done on the page is not to wait for its tick.
+  const document = useDeferredValue(now);
   const grave = useSetting(composer, ({ checked }) => checked && checked.findings.some(isOpenGrave));
   const { data: deliveries = [] } = useQuery({
     queryKey: ['delivered', issue],
     queryFn: ({ signal }) => got<readonly { readonly state: string }[]>(`/api/documents/${issue}/deliveries`, signal),
     enabled: isOpen,
   });
-  const done = stepsDone(document, { grave, delivered: deliveries.some(({ state }) => state === 'done') });
+  const delivered = deliveries.some(({ state }) => state === 'done');
+  const done = useMemo(() => stepsDone(document, { grave, delivered }), [document, grave, delivered]);
   return (
     <div className="relative mr-1">
       <button

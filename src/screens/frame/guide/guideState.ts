@@ -1,22 +1,15 @@
-/** Whether the guide lies open, or has been put away for good; the browser keeps it. */
-const KEPT = 'restless-kite-guide';
+import { keptChoice } from '@/parts/keptChoice';
 
 type GuideState = 'folded' | 'open' | 'away';
 
-const listeners = new Set<() => void>();
+const kept = keptChoice('restless-kite-guide');
 
+/** Whether the guide lies open, or has been put away for good. */
 export const guideState = {
   now(): GuideState {
-    const kept = localStorage.getItem(KEPT);
-    return kept === 'open' || kept === 'away' ? kept : 'folded';
+    const state = kept.now();
+    return state === 'open' || state === 'away' ? state : 'folded';
   },
-  turn(to: GuideState): void {
-    if (to === 'folded') localStorage.removeItem(KEPT);
-    else localStorage.setItem(KEPT, to);
-    for (const listener of listeners) listener();
-  },
-  subscribe(listener: () => void): () => void {
-    listeners.add(listener);
-    return () => listeners.delete(listener);
-  },
+  turn: (to: GuideState): void => kept.put(to === 'folded' ? undefined : to),
+  subscribe: kept.subscribe,
 };

@@ -41,12 +41,12 @@ export const HELP: Readonly<Record<string, HelpEntry>> = {
   },
   Gutter: {
     means: 'The white between two columns.',
-    practice: 'About the size of a line, 4 to 6 mm. If it is less than 5 mm beside wide word spaces, the eye runs across.',
+    practice: 'About the size of a line, 4 to 6 mm. Under 5 mm, where words stand wide apart, the eye jumps across.',
     drawing: 'columns',
   },
   'Grid columns to a text column': {
     means: 'How many columns of the grid one column of text takes when a story is laid on the page.',
-    practice: 'A line of 35 to 65 letters reads well. Count one, and take as many grid columns as it needs.',
+    practice: 'A line of 35 to 65 letters reads well. Count the letters of one, and take as many grid columns as it needs.',
     drawing: 'columns',
   },
   'Baseline increment': {
@@ -192,7 +192,7 @@ export const HELP: Readonly<Record<string, HelpEntry>> = {
   },
   'Hanging punctuation': {
     means: 'How far stops and hyphens stand out over the edge, so that it looks straighter.',
-    practice: 'A half to the whole of their width.',
+    practice: 'Half their width, or all of it.',
     drawing: 'hanging',
   },
   Zoom: {

@@ -1,3 +1,5 @@
+import { shownFile } from '@/core/pictures/screen';
+import { severalAtOnce } from '../../several';
 import { createHash } from 'node:crypto';
 import { facesOf } from '@/core/compose/paragraph/faces';
 import { type Edition, type EditionBlock, type EditionFigure, editionOf, storiesOf } from '@/core/handoff/reading/edition';
@@ -107,22 +109,12 @@ const isWide = ({ shown, picture }: EditionFigure): boolean =>
 const stemOf = ({ name }: PictureRecord, free: ReturnType<typeof freeNames>): string =>
   `pictures/${free(slug(name.replace(/\.\w{2,4}$/, ''), 'picture'), '').replace(/\.$/, '')}`;
 
-/** Works through a list, so many at once, in its order. */
-async function severalAtOnce<T>(count: number, list: readonly T[], work: (each: T) => Promise<void>): Promise<void> {
-  const rest = list.values();
-  await Promise.all(
-    Array.from({ length: count }, async () => {
-      for (const each of rest) await work(each);
-    }),
-  );
-}
-
 /** What screens are given of a picture: a smaller copy where one is kept, or its file. @throws Error where it is lost */
-async function bytesOf({ name, preview, blob }: PictureRecord): Promise<Uint8Array> {
+async function bytesOf(picture: PictureRecord): Promise<Uint8Array> {
   try {
-    return (await getBlob(preview ?? blob)).bytes;
+    return (await getBlob(shownFile(picture))).bytes;
   } catch (error) {
-    if (error instanceof NoSuchBlobError) throw new Error(`The file of the picture “${name}” is lost.`);
+    if (error instanceof NoSuchBlobError) throw new Error(`The file of the picture “${picture.name}” is lost.`);
     throw error;
   }
 }
