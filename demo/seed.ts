@@ -6,7 +6,9 @@ import type { DocumentRecord } from '@/core/records/index';
 import type { PublicationKind } from '@/core/records/publicationKind';
 import { composerFor } from '@/formats/faces/files';
 import { readPicture } from '@/formats/pictures/read';
+import { PREVIEW_WIDTH } from '@/services/deliveries/previews';
 import { severalAtOnce } from '@/services/several';
+import { drawPage } from '@/services/typesetting/pictures';
 import { putBlob } from '@/store/blobs';
 import { insertDocument } from '@/store/documents';
 import { insertPublication, listPublications } from '@/store/publications';
@@ -107,8 +109,11 @@ export async function seed(): Promise<boolean> {
     for (const issue of issues) laid.push({ ...issue, document: await issue.lay(all, composer) });
     await insertPublication({ id, name, kind, frequency });
     await insertDocument({ id: houseId, publication: id, kind: 'house', name: 'House' }, house);
-    for (const { id: issue, name: called, document } of laid)
+    for (const { id: issue, name: called, document } of laid) {
       await insertDocument({ id: issue, publication: id, kind: 'issue', name: called }, [...document.records.values()]);
+      // The shelf shows it at once.
+      await drawPage(issue, 1, PREVIEW_WIDTH);
+    }
   }
   return true;
 }

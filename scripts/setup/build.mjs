@@ -17,7 +17,10 @@ const SOURCES = [
   'package-lock.json',
 ];
 
-async function digestOf(root) {
+/** What the pictures of the starting designs are made from. */
+const DRAWN_FROM = ['src/core', 'src/formats', 'src/services/typesetting', 'scripts/drawDesigns.ts', 'package-lock.json'];
+
+async function digestOf(root, sources) {
   const hash = createHash('sha256');
   const walk = async (path) => {
     const full = join(root, path);
@@ -26,7 +29,7 @@ async function digestOf(root) {
       for (const name of (await readdir(full)).sort()) await walk(join(path, name));
     } else if (!/\.test\.tsx?$/.test(path)) hash.update(path).update(await readFile(full));
   };
-  for (const source of SOURCES) if (existsSync(join(root, source))) await walk(source);
+  for (const source of sources) if (existsSync(join(root, source))) await walk(source);
   return hash.digest('hex');
 }
 
@@ -43,13 +46,30 @@ export async function ensureFonts(root) {
 
 /** Builds for production when the sources are not those of the last build. */
 export async function ensureBuild(root) {
-  const digest = await digestOf(root);
+  const digest = await digestOf(root, SOURCES);
   const mark = join(root, '.next', 'built-from');
-  if (existsSync(mark) && existsSync(join(root, '.build', 'reader.mjs')) && (await readFile(mark, 'utf8')) === digest) return;
+  const isThere = [
+    ['.build', 'reader.mjs'],
+    ['public', 'designs', 'drawn-from'],
+  ].every((path) => existsSync(join(root, ...path)));
+  if (existsSync(mark) && isThere && (await readFile(mark, 'utf8')) === digest) return;
   say('Building …');
   await ensureFonts(root);
   // The pages name the workers, which are there first.
   await run(process.execPath, ['scripts/setup/bundle.mjs'], { cwd: root });
-  await run(process.execPath, ['node_modules/next/dist/bin/next', 'build'], { cwd: root, env: { NEXT_TELEMETRY_DISABLED: '1' } });
+  await Promise.all([
+    run(process.execPath, ['node_modules/next/dist/bin/next', 'build'], { cwd: root, env: { NEXT_TELEMETRY_DISABLED: '1' } }),
+    ensureDesigns(root),
+  ]);
+  await writeFile(mark, digest);
+}
+
+/** Draws the pictures of the starting designs when they are not as they would be drawn now. */
+async function ensureDesigns(root) {
+  const digest = await digestOf(root, DRAWN_FROM);
+  const folder = join('public', 'designs');
+  const mark = join(root, folder, 'drawn-from');
+  if (existsSync(mark) && (await readFile(mark, 'utf8')) === digest) return;
+  await run(process.execPath, ['--import', 'tsx', 'scripts/drawDesigns.ts', folder], { cwd: root });
   await writeFile(mark, digest);
 }

@@ -20,6 +20,10 @@ export interface IssueSummary {
   readonly season: string;
   readonly date: string;
   readonly pages: number;
+  /** Of its paper: width over height. */
+  readonly shape: number;
+  /** Whether there is a picture of its first page: as it now is, as it was earlier, or none. */
+  readonly cover: 'now' | 'earlier' | null;
 }
 
 /** The language of each publication, as its house says it, by publication. */
@@ -114,8 +118,12 @@ export async function listIssues(): Promise<IssueSummary[]> {
   const { rows } = await pool().query<IssueSummary>(
     `select d.id, d.publication_id as publication, d.name,
             i.body ->> 'publication' as named, i.body ->> 'number' as number, i.body ->> 'season' as season, i.body ->> 'date' as date,
-            (select count(*)::int from record p where p.document_id = d.id and p.kind = 'page') as pages
+            (select count(*)::int from record p where p.document_id = d.id and p.kind = 'page') as pages,
+            ((f.body ->> 'width')::float8 / (f.body ->> 'height')::float8) as shape,
+            (select case when max(s.seq) >= d.seq then 'now' when max(s.seq) is not null then 'earlier' end
+               from page_picture s where s.document_id = d.id and s.page = 1) as cover
        from document d join record i on i.document_id = d.id and i.kind = 'issue'
+            join record f on f.document_id = d.id and f.id = 'format'
       where d.kind = 'issue' and d.removed_at is null order by i.body ->> 'date' desc`,
   );
   return rows;

@@ -267,13 +267,13 @@ describe('a design', () => {
     await (await page.waitForSelector('[role=dialog] label ::-p-text(Correspondent)'))!.click();
     await until(page, 'its pages are offered', () =>
       [...document.querySelectorAll('[role=dialog] img')].some((own) =>
-        own.getAttribute('src')!.startsWith('/api/designs/correspondent/0/'),
+        own.getAttribute('src')!.startsWith('/designs/correspondent/0/'),
       ),
     );
     await page.keyboard.press('ArrowRight');
     await until(page, 'the one beside it is', () =>
       [...document.querySelectorAll('[role=dialog] img')].some((own) =>
-        own.getAttribute('src')!.startsWith('/api/designs/digest/0/'),
+        own.getAttribute('src')!.startsWith('/designs/digest/0/'),
       ),
     );
     await page.keyboard.press('ArrowLeft');

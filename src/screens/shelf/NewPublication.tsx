@@ -112,7 +112,7 @@ export function NewPublication({ kind: asked = 'magazine', onClose }: { kind?: P
                         className={`block w-[7.3rem] cursor-pointer ${dropped.has(id) ? 'opacity-45' : ''}`}
                       >
                         <img
-                          src={`/api/designs/${design.id}/${palette}/${i + 1}`}
+                          src={`/designs/${design.id}/${palette}/${i + 1}.png`}
                           alt={`${called} of the design ${design.name}`}
                           style={{ aspectRatio: design.width / design.height }}
                           className="h-auto w-full bg-white shadow-[0_1px_3px_rgb(20_33_61/0.3)]"
@@ -169,7 +169,7 @@ function Designs({ kind, value, onChange }: { kind: PublicationKind; value: Desi
               aria-label={design.name}
             />
             <img
-              src={`/api/designs/${design.id}/0/1`}
+              src={`/designs/${design.id}/0/1.png`}
               alt=""
               style={{ aspectRatio: design.width / design.height }}
               className="h-24 w-auto shrink-0 bg-white shadow-[0_1px_3px_rgb(20_33_61/0.3)]"

@@ -11,6 +11,7 @@ import { KiteMark } from '@/parts/KiteMark';
 import { command } from '../frame/commands/command';
 import { useCommands } from '../frame/commands/useCommands';
 import { anchorOf } from '../frame/anchors';
+import { Cover, useTurns } from './Cover';
 import { BringBundle } from './BringBundle';
 import { Keeping, Removed } from './Keeping';
 import { NewPublication } from './NewPublication';
@@ -26,6 +27,8 @@ interface ShelfIssue {
   readonly named: string;
   readonly date: string;
   readonly pages: number;
+  readonly shape: number;
+  readonly cover: 'now' | 'earlier' | null;
 }
 
 export interface ShelfPublication {
@@ -54,6 +57,7 @@ export function ShelfScreen({
   const [asked, setAsked] = useState<{ readonly kind: PublicationKind } | { readonly issueOf: ShelfPublication } | 'bundle'>();
   const close = () => setAsked(undefined);
   const router = useRouter();
+  const turns = useTurns(publications.flatMap(({ issues }) => issues.flatMap(({ id, cover }) => (cover === 'now' ? [] : [id]))));
   const { tools, dialogs } = useCommands({
     commands: [
       command('new', 'New publication', 'n', undefined, () => setAsked({ kind: 'magazine' })),
@@ -137,14 +141,7 @@ export function ShelfScreen({
               {publication.issues.map((issue) => (
                 <li key={issue.id}>
                   <Link href={`/issues/${issue.id}/pages`} className="group block w-[10.5rem]">
-                    {/* A true picture of page 1, drawn by the server as the issue now is. */}
-                    <img
-                      src={`/api/documents/${issue.id}/pages/1`}
-                      alt={`Cover of ${publication.name} ${issue.name}`}
-                      width={168}
-                      height={219}
-                      className="block h-[13.7rem] w-[10.5rem] bg-white object-cover shadow-[0_1px_3px_rgb(20_33_61/0.3)] outline-2 outline-offset-2 outline-transparent group-hover:outline-[var(--color-primary)]"
-                    />
+                    <Cover issue={issue} name={`Cover of ${publication.name} ${issue.name}`} turns={turns} />
                     <span className="block pt-2.5 font-semibold">{issue.name}</span>
                     <span className="narrow block opacity-75">
                       {issue.pages} pages, {format(parseISO(issue.date), 'd MMMM yyyy')}

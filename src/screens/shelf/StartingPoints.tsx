@@ -42,7 +42,7 @@ export function StartingPoints({ onChoose }: { onChoose: (kind: PublicationKind)
             <li key={kind} className="w-64">
               <button type="button" className="group w-full text-left" onClick={() => onChoose(kind)}>
                 <img
-                  src={`/api/designs/${design!.id}/0/1`}
+                  src={`/designs/${design!.id}/0/1.png`}
                   alt={`First page of the ${kind} design`}
                   style={{ aspectRatio: design!.width / design!.height }}
                   className="h-72 w-auto bg-white shadow-[0_1px_4px_rgb(20_33_61/0.3)] outline-2 outline-offset-2 outline-transparent group-hover:outline-[var(--color-primary)]"

@@ -1,5 +1,4 @@
 import { delivery } from './delivery';
-import { designPages } from './designPages';
 import type { AnyJobKind } from './kind';
 import { pagePicture } from './pagePicture';
 import { readCopy } from './readCopy';
@@ -12,7 +11,6 @@ import { takeNews } from './takeNews';
 export const JOB_KINDS = [
   delivery,
   pagePicture,
-  designPages,
   readCopy,
   readPicture,
   takeNews,

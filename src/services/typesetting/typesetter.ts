@@ -12,7 +12,7 @@ const HEAP = 1_500;
  *
  * @throws Error when it cannot be done, or the process stops; the signal's reason
  */
-export function inTypesetter<T>(order: TypesettingOrder, signal: AbortSignal): Promise<T> {
+export function inTypesetter(order: TypesettingOrder, signal: AbortSignal): Promise<void> {
   signal.throwIfAborted();
   const bundle = [process.cwd(), '.build', 'typesetting.mjs'].join('/');
   const child = fork(/* turbopackIgnore: true */ bundle, [], {
@@ -26,14 +26,14 @@ export function inTypesetter<T>(order: TypesettingOrder, signal: AbortSignal): P
   } catch {
     // It has ended already, or the system does not let it: then it is as quick as all others.
   }
-  return new Promise<T>((resolve, reject) => {
+  return new Promise((resolve, reject) => {
     const stop = () => {
       child.kill('SIGKILL');
       reject(signal.reason as Error);
     };
     signal.addEventListener('abort', stop, { once: true });
     child.once('message', (answer: TypesettingAnswer) => {
-      if ('made' in answer) resolve(answer.made as T);
+      if (answer.failed === undefined) resolve();
       else reject(new Error(answer.failed));
     });
     child.once('error', reject);

@@ -1,15 +1,16 @@
-import { previewPage } from '@/services/deliveries/previews';
+import { earlierPreview, previewPage } from '@/services/deliveries/previews';
 import { handler } from '../../../../handler';
 import { PAGE } from '../../../../params';
 
 export const dynamic = 'force-dynamic';
 
-/** Width of a small picture of a page, pixels. */
-const WIDTH = 320;
-
+/** A small picture of a page: as it now is, or, where `earlier` is asked for, as it last was drawn. */
 export const GET = handler(PAGE, async (request, { page }, { document }) => {
-  const { etag, png } = await previewPage(document!, Number(page), WIDTH, request.signal);
-  const headers = { ETag: `"${etag}"`, 'Cache-Control': 'no-cache', 'Content-Type': 'image/png' };
-  if (request.headers.get('if-none-match') === `"${etag}"`) return new Response(null, { status: 304, headers });
-  return new Response(png as BodyInit, { headers });
+  const headers = { 'Cache-Control': 'no-cache', 'Content-Type': 'image/png' };
+  if (new URL(request.url).searchParams.has('earlier'))
+    return new Response((await earlierPreview(document!, Number(page))) as BodyInit, { headers });
+  const { etag, png } = await previewPage(document!, Number(page), request.signal);
+  const tagged = { ...headers, ETag: `"${etag}"` };
+  if (request.headers.get('if-none-match') === `"${etag}"`) return new Response(null, { status: 304, headers: tagged });
+  return new Response(png as BodyInit, { headers: tagged });
 });

@@ -1,0 +1,81 @@
+'use client';
+
+import { useEffect, useRef, useState } from 'react';
+
+/** How many covers are asked for at the same time that are still to be drawn. */
+const AT_ONCE = 2;
+
+/** Whose turn it is to be drawn: a browser keeps few connections to a server, and drawing is not to take all of them. */
+interface Turns {
+  readonly has: (issue: string) => boolean;
+  readonly end: (issue: string) => void;
+}
+
+/** @param waiting the issues whose covers are to be drawn, in their order */
+export function useTurns(waiting: readonly string[]): Turns {
+  const [ended, setEnded] = useState<ReadonlySet<string>>(new Set());
+  const next = waiting.filter((issue) => !ended.has(issue)).slice(0, AT_ONCE);
+  return {
+    has: (issue) => ended.has(issue) || next.includes(issue),
+    end: (issue) => setEnded((before) => new Set([...before, issue])),
+  };
+}
+
+/**
+ * A true picture of page 1, in the shape of its paper, drawn by the server as the issue now is. Until it is, the picture
+ * that was drawn before lies there, or where there is none, a bare page.
+ */
+export function Cover({
+  issue: { id, shape, cover },
+  name,
+  turns,
+}: {
+  issue: { readonly id: string; readonly shape: number; readonly cover: 'now' | 'earlier' | null };
+  name: string;
+  turns: Turns;
+}) {
+  const [isDrawn, setDrawn] = useState(false);
+  const own = useRef<HTMLImageElement>(null);
+  const end = () => {
+    setDrawn(true);
+    turns.end(id);
+  };
+  // A picture that came before the code of the page has told nobody.
+  useEffect(() => {
+    if (own.current?.complete) end();
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- once, of what was there from the beginning
+  }, []);
+  return (
+    <span
+      style={{ aspectRatio: shape }}
+      className="relative block w-[10.5rem] bg-white shadow-[0_1px_3px_rgb(20_33_61/0.3)] outline-2 outline-offset-2 outline-transparent group-hover:outline-[var(--color-primary)]"
+    >
+      {cover === 'earlier' && !isDrawn && (
+        <img src={`/api/documents/${id}/pages/1?earlier`} alt="" className="absolute inset-0 size-full" />
+      )}
+      {cover === null && !isDrawn && <BarePage />}
+      {(cover === 'now' || turns.has(id)) && (
+        <img
+          ref={own}
+          src={`/api/documents/${id}/pages/1`}
+          alt={name}
+          onLoad={end}
+          onError={end}
+          className={`absolute inset-0 size-full ${isDrawn || cover === 'now' ? '' : 'opacity-0'}`}
+        />
+      )}
+    </span>
+  );
+}
+
+/** What a page looks like of which nothing is known yet: a headline, a picture and two columns, as pale shapes. */
+const BarePage = () => (
+  <span aria-hidden="true" className="absolute inset-0 flex animate-pulse flex-col gap-[6%] p-[9%] motion-reduce:animate-none">
+    <span className="bg-slate-200 h-[12%]" />
+    <span className="bg-slate-200 h-[38%]" />
+    <span className="grid flex-1 grid-cols-2 gap-[6%]">
+      <span className="bg-slate-200" />
+      <span className="bg-slate-200" />
+    </span>
+  </span>
+);
