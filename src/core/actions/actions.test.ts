@@ -26,7 +26,7 @@ import { markOut } from './markOut';
 import { addPages, duplicatePage, movePage, removalWords, removePages, setMaster } from './pages';
 import { bringInPicture, fillFrame, placePicture, setCrop } from './pictures';
 import { makeQuote } from './quotes';
-import { bringInStory, continueThread, placeStory } from './stories';
+import { bringInStory, continueThread, deliverStory, placeStory, plannedFor, planStory } from './stories';
 import { pageGrid } from '../page/grid';
 
 const AREA = { x: 50, y: 48, w: 300, h: 504 };
@@ -75,6 +75,52 @@ describe('stories', () => {
 
   it('are not taken with a body that is none', () => {
     expect(() => bringInStory(document(...baseRecords()), { ...story, body: docOf([]) })).toThrow();
+  });
+
+  it('that are planned get the copy that comes for them, and stay what they were planned as', () => {
+    const base = document(...baseRecords());
+    const planned = applied(base, planStory(base, { name: 'The Spar', section: 'Feature', target: 600, due: '2026-12-01' }));
+    expect(plannedFor(planned, ' the spar ')!.name).toBe('The Spar');
+    expect(plannedFor(planned, 'The sparrow')).toBeUndefined();
+    const { id, parts } = all(planned, 'story')[0]!;
+    const doc = done(
+      planned,
+      deliverStory(planned, id, { ...story, standfirst: 'In a workshop', file: 'spar.md', notes: 'Call Marek' }, [
+        { ...pictureRecord('spar.jpg'), name: 'spar.jpg' },
+      ]),
+    );
+    expect(all(doc, 'story')).toMatchObject([
+      {
+        id,
+        name: 'The Spar',
+        section: 'Feature',
+        target: 600,
+        due: '2026-12-01',
+        state: 'delivered',
+        file: 'spar.md',
+        notes: 'Call Marek',
+      },
+    ]);
+    const own = all(doc, 'story')[0]!;
+    expect(own.parts).toMatchObject(parts);
+    const words = (part: 'headline' | 'standfirst' | 'body') => bodyText(get(doc, 'text', own.parts[part]!).body);
+    expect(words('headline')).toBe('The spar remembers');
+    expect(words('standfirst')).toBe('In a workshop');
+    expect(words('body')).toBe(bodyText(story.body));
+    expect(all(doc, 'picture')).toMatchObject([{ story: id }]);
+    // It waits no longer: the same copy again is another story's.
+    expect(plannedFor(doc, 'The Spar')).toBeUndefined();
+  });
+
+  it('that are planned keep a headline that was written for them', () => {
+    const base = document(...baseRecords());
+    const planned = applied(base, planStory(base, { name: 'The spar', section: '' }));
+    const { id, parts } = all(planned, 'story')[0]!;
+    const edit = new Edit(planned);
+    edit.put({ ...get(planned, 'text', parts.headline), body: plainBody('headline', 'What a spar knows') });
+    const written = applied(planned, edit.diff());
+    const doc = done(written, deliverStory(written, id, story));
+    expect(bodyText(get(doc, 'text', parts.headline).body)).toBe('What a spar knows');
   });
 
   const brought = () => {

@@ -9,7 +9,7 @@ import type { FrameRecord, StoryRecord, TextRecord } from '../records/index';
 import { type TextContent, textContent } from '../records/frame';
 import type { TextRole } from '../records/text';
 import { type Difference, taken } from '../editing/comparing';
-import { checkBody, plainBody } from '../records/body';
+import { bodyText, checkBody, plainBody } from '../records/body';
 import { said } from '../records/said';
 import type { StoryState } from '../records/story';
 import { isDay } from '../records/day';
@@ -39,9 +39,9 @@ export interface NewStory {
 }
 
 /** Adds a story, its texts and the pictures that came with it to the issue; they lie in the tray until they are placed. */
-export function bringInStory(document: Document, story: NewStory, pictures: readonly NewPicture[] = []): Diff {
+export function bringInStory(document: Document, story: NewStory, pictures: readonly NewPicture[] = [], id = newId()): Diff {
   const edit = new Edit(document);
-  const { id } = putStory(edit, story);
+  putStory(edit, story, id);
   for (const picture of pictures) putPicture(edit, { ...picture, story: id });
   return edit.diff();
 }
@@ -92,6 +92,49 @@ export function planStory(document: Document, plan: StoryPlan): Diff {
     body: plainBody('body'),
   });
   edit.put<StoryRecord>(said({ ...story, state: plan.state, due: plan.due, target: plan.target }));
+  return edit.diff();
+}
+
+/** Whether a story is planned and no copy has come for it. */
+export function waitsForCopy(document: Document, { file, parts }: StoryRecord): boolean {
+  return file === undefined && bodyText(get(document, 'text', parts.body).body).trim() === '';
+}
+
+/** The planned story that copy of this name is for, whichever way it is written; undefined where none waits for it. */
+export function plannedFor(document: Document, name: string): StoryRecord | undefined {
+  const plain = (words: string) => words.trim().toLocaleLowerCase();
+  return all(document, 'story').find((story) => plain(story.name) === plain(name) && waitsForCopy(document, story));
+}
+
+/**
+ * Gives a planned story its copy and the pictures that came with it: its name, section, day and place stay. A headline that
+ * somebody has written meanwhile stays too.
+ */
+export function deliverStory(document: Document, id: string, copy: NewStory, pictures: readonly NewPicture[] = []): Diff {
+  checkBody(copy.body);
+  const edit = new Edit(document);
+  const story = get(document, 'story', id);
+  const write = (role: keyof StoryRecord['parts'], body: Node): string => {
+    const before = find(document, 'text', story.parts[role] ?? '');
+    return edit.put<TextRecord>(
+      inOwnStyles(document, before ? { ...before, body } : { id: `${id}-${role}`, kind: 'text', role, story: id, body }),
+    ).id;
+  };
+  const headline = get(document, 'text', story.parts.headline);
+  if (bodyText(headline.body).trim() === story.name) write('headline', plainBody('headline', copy.headline));
+  edit.put<StoryRecord>({
+    ...story,
+    state: 'delivered',
+    ...(copy.file ? { file: copy.file } : {}),
+    ...(copy.notes && !story.notes ? { notes: copy.notes } : {}),
+    parts: {
+      ...story.parts,
+      ...(copy.standfirst ? { standfirst: write('standfirst', plainBody('standfirst', copy.standfirst)) } : {}),
+      ...(copy.byline ? { byline: write('byline', plainBody('byline', copy.byline)) } : {}),
+      body: write('body', copy.body),
+    },
+  });
+  for (const picture of pictures) putPicture(edit, { ...picture, story: id });
   return edit.diff();
 }
 

@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { chance } from '../../../demo/pictures/drawing';
+import { pictureRecord } from '../../../tests/support/documents';
+import { SCHEMAS } from '../records/schemas/index';
 import { doubleArea, outlineContains, outlineBox } from '../geometry/outline';
 import { inverse, mapped } from '../geometry/matrix';
 import type { CropValues } from '../properties/crop';
@@ -87,6 +89,33 @@ describe('an outline from a plain background', () => {
     expect(box.x).toBeCloseTo(0.3, 1);
     expect(box.w).toBeCloseTo(0.4, 1);
     expect(outlineContains(outline, { x: 0.5, y: 0.5 })).toBe(true);
+  });
+
+  it('is one that a picture may have, whatever is seen: hairlines, specks, thousands of things', () => {
+    const random = chance(5);
+    for (let trial = 0; trial < 12; trial++) {
+      const bars = Array.from({ length: 60 }, () => ({
+        x: Math.floor(random() * SIDE),
+        y: Math.floor(random() * SIDE),
+        w: random() < 0.5 ? 1 : Math.ceil(random() * 60),
+        h: random() < 0.5 ? 1 : Math.ceil(random() * 60),
+      }));
+      const dense = trial % 3 === 0;
+      const samples = coloured((x, y) =>
+        x === 0 || y === 0 || x === SIDE - 1 || y === SIDE - 1
+          ? 255
+          : dense
+            ? (x % 5 < 4 && y % 5 < 4) || random() < 0.1
+              ? 20
+              : 255
+            : bars.some((bar) => x >= bar.x && x < bar.x + bar.w && y >= bar.y && y < bar.y + bar.h)
+              ? 20
+              : 255,
+      );
+      const background = traceBackground(samples);
+      const { error } = SCHEMAS.picture.validate(pictureRecord('noise', { outlines: background ? { background } : {} }));
+      expect(error).toBeUndefined();
+    }
   });
 
   it('is not there when the border is not plain', () => {

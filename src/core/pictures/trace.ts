@@ -1,4 +1,5 @@
 import { contours } from 'd3-contour';
+import { FEWEST_NUMBERS, MOST_NUMBERS, MOST_RINGS } from '../records/picture';
 import { doubleArea, type Outline, simplified } from '../geometry/outline';
 
 /** A picture's samples, row by row, for tracing. */
@@ -34,15 +35,28 @@ export function traceAlpha(samples: Samples, threshold = 0.5): Outline | undefin
   const shape = contours()
     .size([width + 2, height + 2])
     .contour(Array.from(padded), limit);
-  const rings: number[][] = [];
+  const rings: { readonly ring: number[]; readonly area: number }[] = [];
   const tolerance = TRACE_TOLERANCE * Math.max(width, height);
   for (const polygon of shape.coordinates) {
     // The first ring of a polygon is its border, the others are holes: text does not run inside them.
     const ring = polygon[0]!.slice(0, -1).flatMap(([x, y]) => [x! - 1, y! - 1]);
-    if (Math.abs(doubleArea(ring)) / 2 < SPECK * width * height) continue;
-    rings.push(simplified(ring, tolerance).map((value, i) => clamp(i % 2 === 0 ? value / width : value / height)));
+    const area = Math.abs(doubleArea(ring)) / 2;
+    if (area < SPECK * width * height) continue;
+    const own = simplifiedTo(ring, tolerance);
+    // What is thinner than the tolerance is left with two corners.
+    if (own.length < FEWEST_NUMBERS) continue;
+    rings.push({ area, ring: own.map((value, i) => clamp(i % 2 === 0 ? value / width : value / height)) });
   }
-  return rings.length > 0 ? rings : undefined;
+  if (rings.length === 0) return undefined;
+  if (rings.length > MOST_RINGS) rings.sort((a, b) => b.area - a.area).length = MOST_RINGS;
+  return rings.map(({ ring }) => ring);
+}
+
+/** A ring with no more corners than it may have, as near to what it was as that allows. */
+function simplifiedTo(ring: readonly number[], tolerance: number): number[] {
+  let out = simplified(ring, tolerance);
+  for (let wider = 2 * tolerance; out.length > MOST_NUMBERS; wider *= 2) out = simplified(ring, wider);
+  return out;
 }
 
 const clamp = (value: number): number => Math.round(Math.max(0, Math.min(1, value)) * 1e5) / 1e5;

@@ -79,7 +79,12 @@ export interface PictureRecord extends RecordBase<'picture'> {
 }
 
 /** Rings of an outline in a unit square. */
-export const RINGS: Field = list(list(figure(-1, 2), 4000, 6), 200);
+/** What an outline has at most, and its rings at least and at most, in numbers: a triangle's are six. */
+export const MOST_RINGS = 200;
+export const FEWEST_NUMBERS = 6;
+export const MOST_NUMBERS = 4000;
+
+export const RINGS: Field = list(list(figure(-1, 2), MOST_NUMBERS, FEWEST_NUMBERS), MOST_RINGS);
 
 const OUTLINE = maybe(RINGS);
 

@@ -5,12 +5,13 @@ import { useEffect, useMemo, useState } from 'react';
 import type { ComposerClient } from '@/client/composerClient';
 import type { DeskStore } from '@/client/deskStore';
 import { ask, got } from '@/client/ask';
-import { bringInStory, updateStory } from '@/core/actions/stories';
+import { bringInStory, deliverStory, plannedFor, updateStory, waitsForCopy } from '@/core/actions/stories';
 import { inOwnStyles } from '@/core/actions/styles';
 import { compared, type Difference } from '@/core/editing/comparing';
 import { type BodyJson, bodyOf, plainBody } from '@/core/records/body';
 import { counted } from '@/core/records/count';
-import { type Document, find, get } from '@/core/records/document';
+import { newId } from '@/core/actions/edit';
+import { all, type Document, find, get } from '@/core/records/document';
 import type { StoryRecord, TextRecord } from '@/core/records/index';
 import { cleanUps } from '@/core/finding/cleanUp';
 import { replaced } from '@/core/finding/replacing';
@@ -68,6 +69,8 @@ function BringInDialog({ document: id, store, composer, arrived: first, say, onT
   const [said, setSaid] = useState<Mapping>({});
   /** Of files that came before: which of their differences are not taken; nothing where they become stories of their own. */
   const [apart, setApart] = useState<ReadonlySet<string>>(new Set());
+  /** The planned story that a file's copy is for, '' for none, where somebody has said so. */
+  const [meant, setMeant] = useState<ReadonlyMap<string, string>>(new Map());
   const [refused, setRefused] = useState<ReadonlyMap<string, ReadonlySet<number>>>(new Map());
   const remembered = useQuery({
     queryKey: ['copy-mapping', id],
@@ -87,8 +90,14 @@ function BringInDialog({ document: id, store, composer, arrived: first, say, onT
     composer.setGalley({ texts: [], tried: texts.map(({ id: name, body }) => ({ name, body: body.toJSON() as BodyJson })) });
     return () => composer.setGalley(null);
   }, [composer, texts]);
+  const waiting = all(document, 'story').filter((each) => waitsForCopy(document, each));
   const untidy = useMemo(() => cleanUps(texts, languageOf(document)).length, [texts, document]);
   const taken = arrived.filter((_, i) => !left.has(i));
+  const plannedOf = (now: Document, file: string, name: string): StoryRecord | undefined => {
+    const said = meant.get(file);
+    const planned = said === undefined ? plannedFor(now, name) : find(now, 'story', said);
+    return planned && waitsForCopy(now, planned) ? planned : undefined;
+  };
   const replace = (next: Arrived) => setArrived(arrived.map((each, i) => (i === at ? next : each)));
   const readAgain = async (encoding: string) => {
     try {
@@ -109,14 +118,17 @@ function BringInDialog({ document: id, store, composer, arrived: first, say, onT
         continue;
       }
       const { story: brought, pictures } = toBringIn(each, read);
-      const diff = bringInStory(store.document, brought, pictures);
-      store.do(`Bring in “${read.name}”`, diff);
+      const planned = plannedOf(store.document, each.file, read.name);
+      const id = planned?.id ?? newId();
+      if (planned) store.do(`Bring in the copy of “${planned.name}”`, deliverStory(store.document, id, brought, pictures));
+      else store.do(`Bring in “${read.name}”`, bringInStory(store.document, brought, pictures, id));
+      const story = get(store.document, 'story', id);
       if (cleans) {
-        const own = diff.added.filter((record): record is TextRecord => record.kind === 'text');
+        const own = Object.values(story.parts).map((text) => get(store.document, 'text', text));
         const places = cleanUps(own, languageOf(store.document)).map(({ replacement }) => replacement);
         if (places.length > 0) store.do(`Clean up “${read.name}”`, replaced(store.document, places));
       }
-      stories.push(diff.added.find((record): record is StoryRecord => record.kind === 'story')!);
+      stories.push(story);
     }
     if (Object.keys(said).length > 0)
       void ask(`/api/documents/${id}/copy-mapping`, said).catch((error: Error) => say(error.message, 'wrong'));
@@ -175,6 +187,14 @@ function BringInDialog({ document: id, store, composer, arrived: first, say, onT
                   { value: 'apart', name: 'Bring in another story' },
                 ]}
                 onChange={() => setApart(toggled(apart, own.file))}
+              />
+            )}
+            {!isUpdate && waiting.length > 0 && (
+              <Select
+                label="Copy for"
+                value={plannedOf(document, own.file, story.name)?.id ?? ''}
+                of={[{ value: '', name: 'A new story' }, ...waiting.map(({ id: value, name }) => ({ value, name }))]}
+                onChange={(planned) => setMeant(new Map(meant).set(own.file, planned))}
               />
             )}
             {own.copy.encoding && (

@@ -1,7 +1,8 @@
 'use client';
 
 import { screenSource } from '@/core/pictures/screen';
-import { useState, type PointerEvent as ReactPointerEvent, type ReactNode } from 'react';
+import { type PointerEvent as ReactPointerEvent, type ReactNode, useEffect, useRef, useState } from 'react';
+import { flushSync } from 'react-dom';
 import { frameOfAdvertisement, SIZE_WORDS, USUAL_LINES } from '@/core/actions/advertisements';
 import { daysLeft, dueWords, storyList, wordsOf } from '@/core/plan/storyList';
 import { ADVERTISEMENT_SIZES, type AdvertisementSize } from '@/core/records/advertisement';
@@ -60,6 +61,11 @@ export function ToPlace({ document, today, actions, onCarry, onPlace }: ToPlaceP
       </button>
     </li>
   );
+  const asks = useRef<HTMLButtonElement>(null);
+  const close = () => {
+    flushSync(() => setAdding(false));
+    asks.current?.focus();
+  };
   const there = {
     Stories: all(document, 'story').length,
     Pictures: all(document, 'picture').length,
@@ -143,7 +149,7 @@ export function ToPlace({ document, today, actions, onCarry, onPlace }: ToPlaceP
               )}
           </ul>
           {tab !== 'Pictures' && !adding && (
-            <button type="button" className="btn btn-xs mt-2" onClick={() => setAdding(true)}>
+            <button ref={asks} type="button" className="btn btn-xs mt-2" onClick={() => setAdding(true)}>
               {tab === 'Stories' ? 'Plan a story' : 'Book an advertisement'}
             </button>
           )}
@@ -151,11 +157,11 @@ export function ToPlace({ document, today, actions, onCarry, onPlace }: ToPlaceP
             <StoryForm
               language={find(document, 'issue', 'issue')?.language ?? 'en-GB'}
               actions={actions}
-              onClose={() => setAdding(false)}
+              onClose={close}
             />
           )}
           {adding && tab === 'Advertisements' && (
-            <AdvertisementForm document={document} actions={actions} onClose={() => setAdding(false)} />
+            <AdvertisementForm document={document} actions={actions} onClose={close} />
           )}
         </div>
       </Tabs>
@@ -181,9 +187,18 @@ function SmallForm({
   children: ReactNode;
 }) {
   const [wrong, setWrong] = useState<string>();
+  const form = useRef<HTMLFormElement>(null);
+  // Whoever asked for it goes on typing.
+  useEffect(() => form.current!.querySelector('input')!.focus(), []);
   return (
     <form
+      ref={form}
       aria-label={name}
+      onKeyDown={(event) => {
+        if (event.key !== 'Escape' || event.isDefaultPrevented()) return;
+        event.stopPropagation();
+        onClose();
+      }}
       className="border-base-300 mt-2 flex flex-col gap-1.5 border-t pt-2"
       onSubmit={(event) => {
         event.preventDefault();
