@@ -39,18 +39,18 @@ export const PlanFoot = memo(function PlanFoot({ document, fits, actions, showsM
   const beforeLast = pages.at(-2)?.page.id;
   const droppable = empty.filter((page) => page !== pages.at(-1)).slice(-spare);
   return (
-    <footer className="border-base-300 bg-base-100 flex h-44 shrink-0 gap-8 border-t px-5 pt-2.5">
+    <footer className="border-base-300 bg-base-100 flex min-h-44 shrink-0 gap-5 border-t px-5 py-2.5 xl:gap-8">
       <section aria-label="Balance" className="min-w-0 flex-[2]">
-        <h2 className="chapter">Text, pictures and advertisements by page</h2>
+        <h2 className="chapter truncate">Text, pictures and advertisements by page</h2>
         <BalanceChart folios={folios} pages={balance} />
-        <p className="narrow flex gap-4" data-balance>
+        <p className="narrow flex flex-wrap gap-x-3 xl:gap-x-4" data-balance>
           <Key ink="--plan-text">Text {percent(whole.text)}</Key>
           <Key ink="--plan-pictures">Pictures {percent(whole.pictures)}</Key>
           <Key ink="--plan-advertisements">Advertisements {percent(whole.advertisements)}</Key>
           <span className="opacity-70">of all type areas</span>
         </p>
       </section>
-      <section aria-label="Number of pages" className="w-52">
+      <section aria-label="Number of pages" className="w-40 xl:w-52">
         <h2 className="chapter">Pages</h2>
         <p className="text-xl leading-snug font-semibold" data-page-count>
           {pages.length}

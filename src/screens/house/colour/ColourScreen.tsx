@@ -32,7 +32,7 @@ export function ColourScreen(props: ColourScreenProps) {
       {(tools) => (
         <>
           <h1 className="text-lg font-semibold">Colours of {props.publication}</h1>
-          <div className="grid grid-cols-[minmax(0,1fr)_15rem] gap-10 pt-5">
+          <div className="grid gap-10 pt-5 xl:grid-cols-[minmax(0,1fr)_15rem]">
             <Swatches {...tools} />
             <Palettes {...tools} />
           </div>
@@ -177,7 +177,7 @@ function Palettes({ house, pressed }: ChapterTools) {
         A palette gives ink, paper, the accents and the tint their colours at once. Beneath it, how they contrast: 4.5 for running
         text, 3 for large words.
       </p>
-      <ul className="flex flex-col gap-4">
+      <ul className="grid grid-cols-2 gap-4 xl:grid-cols-1">
         {palettes.map((palette) => (
           <li key={palette.id}>
             <PaletteBar colours={palette.colours} />

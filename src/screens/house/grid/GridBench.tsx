@@ -115,7 +115,7 @@ export function GridBench({ id, publication, sample, body, store, specimen, comp
       </main>
       <aside
         aria-label="Format and grid"
-        className="border-base-300 bg-base-100 flex w-64 shrink-0 flex-col gap-3.5 overflow-auto border-l px-3.5 py-3"
+        className="border-base-300 bg-base-100 flex w-64 shrink-0 flex-col gap-3.5 overflow-auto *:flex-none border-l px-3.5 py-3"
       >
         <PaperChapter {...chapter} />
         <Select

@@ -100,7 +100,7 @@ export function StylePanel({ house, style, act, pressed, onChoose, onPreview, on
   return (
     <aside
       aria-label="Style"
-      className="border-base-300 bg-base-100 flex w-72 shrink-0 flex-col gap-3 overflow-auto border-l px-3.5 py-3"
+      className="border-base-300 bg-base-100 flex w-72 shrink-0 flex-col gap-3 overflow-auto *:flex-none border-l px-3.5 py-3"
     >
       <WordsField
         label={isParagraph ? 'Paragraph style' : 'Character style'}
