@@ -4,6 +4,7 @@ import { edition, writing } from './handoff';
 import { finishing } from './finishing';
 import { storeSmallIssue, whileHostile } from './hostile';
 import { dragging, storeFrames } from './dragging';
+import { opening } from './opening';
 import { storePictures, withPictures } from './pictures';
 import { planning, storePlanIssue } from './plan';
 import { selecting, storeLongIssue, typing } from './typing';
@@ -18,6 +19,7 @@ async function figures(): Promise<unknown> {
   if (part === 'edition') return edition();
   if (part === 'finishing') return finishing(Number(first));
   if (part === 'memory') return memory(Number(first));
+  if (part === 'opening') return opening(first!, second === 'kept', 7);
   if (part === 'hostile') {
     await storeSmallIssue();
     return whileHostile(first!);

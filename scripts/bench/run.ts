@@ -12,6 +12,7 @@ import { besidePictures, breakingAround, cold, drag, firstHanLetter, keystrokes,
 import { DRAGS, type DraggingFigures, FRAMES } from './dragging';
 import { givingMaster, MASTER_PAGES, PLAN_PAGES, PLAN_STORIES, type PlanFigures } from './plan';
 import { BROUGHT_IN, FEW, MANY, type PictureFigures } from './pictures';
+import type { OpeningFigures } from './opening';
 import type { TypingFigures } from './typing';
 import type { CheckFigures } from './checks';
 import { FINISHED_FRAMES, type FinishingFigures, OUTLINE_POINTS } from './finishing';
@@ -300,12 +301,17 @@ async function main(): Promise<void> {
   let pictured: PictureFigures;
   let others: { alone: number[]; beside: number[] };
   let edited: EditionFigures;
+  let opening: OpeningFigures;
+  let reopening: OpeningFigures;
   try {
     process.env.DATABASE_URL = cluster.url;
     await runScript('scripts/migrate.ts', cluster.url);
+    await runScript('scripts/seed.ts', cluster.url);
     edited = (await apart('edition')) as EditionFigures;
     const server = await openServer(cluster.url);
     try {
+      opening = (await apart('opening', server.origin, 'new')) as OpeningFigures;
+      reopening = (await apart('opening', server.origin, 'kept')) as OpeningFigures;
       typed = (await apart('typing', server.origin, String(WORDS))) as TypingFigures;
       typedOnSpread = (await apart('typing', server.origin, String(SPREAD_WORDS))) as TypingFigures;
       selected = (await apart('selecting', server.origin, String(FIFTY_PAGES))) as typeof selected;
@@ -318,6 +324,27 @@ async function main(): Promise<void> {
     }
   } finally {
     await cluster.stop();
+  }
+  for (const [words, { painted, spread, answer }] of [
+    ['with nothing kept', opening],
+    ['opened before', reopening],
+  ] as const) {
+    add(
+      `Longspar No. 14, 36 pages, ${words}: the first paint, and its spread as it is`,
+      `${ms(median(painted))}, ${ms(median(spread))}`,
+      '',
+      `${ms(median(painted))} / ${ms(median(spread))}`,
+      'within 500 ms, within 1 s',
+      median(painted) <= 500 && median(spread) <= 1_000,
+    );
+    add(
+      `a press while it opens, ${words}, until somebody listens`,
+      `${ms(median(answer))}, 95 %: ${ms(most(answer))}`,
+      '',
+      ms(median(answer)),
+      'within 100 ms',
+      median(answer) <= 100,
+    );
   }
   const shown = median(typed.shown);
   add(
