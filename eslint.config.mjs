@@ -15,7 +15,7 @@ const mayKnow = {
   app: ['core', 'client', 'services', 'screens', 'parts', 'app'],
   demo: ['core', 'formats', 'store', 'services', 'demo'],
   standIns: ['demo', 'standIns'],
-  scripts: ['core', 'formats', 'store', 'services', 'demo', 'scripts'],
+  scripts: ['core', 'formats', 'store', 'services', 'screens', 'demo', 'scripts'],
 };
 
 /** What comes in is checked by the server: a browser carries no schemas, and no library for them. */

@@ -1,3 +1,5 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { HELP } from '@/screens/frame/help/entries';
 
@@ -64,6 +66,18 @@ describe('help at a field', () => {
     for (const [name, { means, practice }] of entries) {
       const text = `${means} ${practice}`;
       expect(gradeOf(wordsOf(text), sentencesIn(text)), name).toBeLessThan(10);
+    }
+  });
+});
+
+describe('the manual', () => {
+  it('is read after six or seven years of school, chapter by chapter', () => {
+    const folder = join('docs', 'manual', 'chapters');
+    const chapters = readdirSync(folder);
+    expect(chapters.length).toBeGreaterThanOrEqual(10);
+    for (const file of chapters) {
+      const text = readFileSync(join(folder, file), 'utf8').split('\n\n').slice(2).join(' ');
+      expect(gradeOf(wordsOf(text), sentencesIn(text)), file).toBeLessThan(7);
     }
   });
 });

@@ -42,18 +42,33 @@ describe('the interface', () => {
 /** Words in the copy of the demo that the dictionary does not have: a kite, a measure of herring, a place where rope is laid. */
 const OF_THE_COPY = new Set(['rokkaku', 'cran', 'ropewalk', 'yds', 'necktie']);
 
+/** The words of files of copy that the dictionary does not have. */
+function unknownIn(files: readonly string[]): string[] {
+  const text = files.map((file) =>
+    readFileSync(file, 'utf8')
+      .replace(/’/g, "'")
+      .replace(/[–—*_#|>]/g, ' '),
+  );
+  const input = text.join('\n');
+  return execFileSync('hunspell', ['-d', 'en_GB', '-i', 'utf-8', '-l'], { input, encoding: 'utf8' }).split('\n');
+}
+
+/** Words of the trade in the manual that the dictionary does not have. */
+const OF_THE_MANUAL = new Set(['standfirst', 'byline', 'folio', 'folios', 'hairlines', 'galley', 'newsdesk', 'EPUB', 'Handoff']);
+
+describe('the chapters of the manual', () => {
+  it('are spelt as British English is', () => {
+    const folder = join('docs', 'manual', 'chapters');
+    const unknown = unknownIn(readdirSync(folder).map((file) => join(folder, file))).filter((word) => word !== '');
+    expect([...new Set(unknown)].filter((word) => !OF_THE_MANUAL.has(word))).toEqual([]);
+  });
+});
+
 describe('the copy of the demo', () => {
   it('is spelt as British English is, names aside, and each name in one way', () => {
     const files = readdirSync('demo', { recursive: true, encoding: 'utf8' }).filter((file) => /stories\d*\/.*\.md$/.test(file));
     expect(files.length).toBeGreaterThan(50);
-    const text = files
-      .map((file) =>
-        readFileSync(join('demo', file), 'utf8')
-          .replace(/’/g, "'")
-          .replace(/[–—*_#|>]/g, ' '),
-      )
-      .join('\n');
-    const unknown = execFileSync('hunspell', ['-d', 'en_GB', '-i', 'utf-8', '-l'], { input: text, encoding: 'utf8' }).split('\n');
+    const unknown = unknownIn(files.map((file) => join('demo', file)));
     expect([...new Set(unknown)].filter((word) => /^[a-z]/.test(word) && !OF_THE_COPY.has(word))).toEqual([]);
     // Two names that differ in one letter are mostly one name, misspelt; these are two families each.
     const names = [...new Set(unknown.map((word) => word.replace(/'s$/, '')))].filter((word) => /^[A-Z][a-z]{4,}$/.test(word));
