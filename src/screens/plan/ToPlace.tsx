@@ -154,15 +154,9 @@ export function ToPlace({ document, today, actions, onCarry, onPlace }: ToPlaceP
             </button>
           )}
           {adding && tab === 'Stories' && (
-            <StoryForm
-              language={find(document, 'issue', 'issue')?.language ?? 'en-GB'}
-              actions={actions}
-              onClose={close}
-            />
+            <StoryForm language={find(document, 'issue', 'issue')?.language ?? 'en-GB'} actions={actions} onClose={close} />
           )}
-          {adding && tab === 'Advertisements' && (
-            <AdvertisementForm document={document} actions={actions} onClose={close} />
-          )}
+          {adding && tab === 'Advertisements' && <AdvertisementForm document={document} actions={actions} onClose={close} />}
         </div>
       </Tabs>
     </section>
