@@ -19,6 +19,7 @@ import { LONGSPAR_HOUSE } from './longspar/house';
 import { issue13 } from './longspar/no13/issue';
 import { issue14 } from './longspar/no14/issue';
 import type { ReadPictures } from './pages';
+import { ALTERNATIVES } from './pictures/alternatives';
 import { DEMO_PICTURES } from './pictures/index';
 import { drawn, type DemoPicture } from './pictures/picture';
 import { issue1206 } from './ternhavenPacket/issue1206';
@@ -62,6 +63,15 @@ beforeAll(async () => {
 });
 
 describe('what the demo is made of', () => {
+  it('says of every picture what it shows, in other words than its caption', () => {
+    expect(Object.keys(ALTERNATIVES).sort()).toEqual(DEMO_PICTURES.map(({ file }) => file).sort());
+    for (const { file, caption } of DEMO_PICTURES) {
+      expect(ALTERNATIVES[file], file).toMatch(/^[A-Z].*\.$/);
+      expect(ALTERNATIVES[file]!.length, file).toBeLessThan(125);
+      expect(ALTERNATIVES[file], file).not.toBe(caption);
+    }
+  });
+
   it('is at least sixty pictures of many kinds, each with caption and credit, and fifteen advertisements, two of them PDFs', () => {
     expect(DEMO_PICTURES.length).toBeGreaterThanOrEqual(60);
     expect(new Set(DEMO_PICTURES.map(({ file }) => file)).size).toBe(DEMO_PICTURES.length);

@@ -20,6 +20,7 @@ import { LONGSPAR_HOUSE } from './longspar/house';
 import { issue13 } from './longspar/no13/issue';
 import { issue14 } from './longspar/no14/issue';
 import type { ReadPictures } from './pages';
+import { ALTERNATIVES } from './pictures/alternatives';
 import { DEMO_PICTURES } from './pictures/index';
 import { drawn } from './pictures/picture';
 import { issue1206 } from './ternhavenPacket/issue1206';
@@ -77,7 +78,11 @@ const TITLES: readonly Title[] = [
 ];
 
 /** Reads a file of the demo and keeps it. */
-async function kept(file: string, bytes: Uint8Array, words: { caption?: string; credit?: string } = {}): Promise<NewPicture> {
+async function kept(
+  file: string,
+  bytes: Uint8Array,
+  words: { caption?: string; credit?: string; alternative?: string } = {},
+): Promise<NewPicture> {
   const { facts, preview } = await readPicture(file, bytes);
   const blob = await putBlob(facts.media, bytes);
   // Metadata has no room for curly marks, and a drawing carries none at all.
@@ -91,10 +96,14 @@ async function pictures(): Promise<ReadPictures> {
   const out = new Map<string, NewPicture>();
   await severalAtOnce(AT_ONCE, DEMO_PICTURES, async (picture) => {
     const { file, caption, credit } = picture;
-    out.set(file, await kept(file, await drawn(picture), { caption, credit }));
+    const words = { caption, credit, alternative: ALTERNATIVES[file]! };
+    out.set(file, await kept(file, await drawn(picture), words));
   });
   await severalAtOnce(AT_ONCE, ARTWORK, async (artwork) => {
-    out.set(artwork.file, await kept(artwork.file, await artworkFile(artwork)));
+    out.set(
+      artwork.file,
+      await kept(artwork.file, await artworkFile(artwork), { alternative: `Advertisement of ${artwork.name}.` }),
+    );
   });
   return out;
 }
