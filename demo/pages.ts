@@ -58,6 +58,12 @@ interface Article {
   readonly style?: string;
 }
 
+/** What an advertisement is sold by, where it is not of a usual size: grid columns and lines. */
+interface Sold {
+  readonly columns?: number;
+  readonly lines?: number;
+}
+
 export const CLOSE: Wrap = { mode: 'frame', standOff: 0, outline: 'alpha' };
 export const KEPT: Wrap = { mode: 'frame', standOff: mm(4), outline: 'shape' };
 export const OUTLINED: Wrap = { mode: 'outline', standOff: mm(5), outline: 'alpha' };
@@ -369,11 +375,11 @@ export class Pages {
     putFrame(this.edit, this.page(number).page.id, at, { type: 'panel' }, wrap, { fill: { swatch, tint } });
   }
 
-  /** An area of a colour that grows fainter upwards, for words on a picture. */
-  shade(number: number, at: Box, swatch: string, opacity: number): void {
+  /** An area of a colour that grows fainter towards the head or the foot of a page, for words on a picture. */
+  shade(number: number, at: Box, swatch: string, opacity: number, towards: 'head' | 'foot' = 'head'): void {
     putFrame(this.edit, this.page(number).page.id, at, { type: 'panel' }, NO_WRAP, {
       fill: { swatch, tint: 1, opacity },
-      fade: { from: { x: 0.5, y: 0.5 }, to: { x: 0.5, y: 0 } },
+      fade: { from: { x: 0.5, y: 0.5 }, to: { x: 0.5, y: towards === 'head' ? 0 : 1 } },
     });
   }
 
@@ -420,19 +426,19 @@ export class Pages {
     const box = this.box(number, [column, column], [from, to]);
     for (const { id, content } of framesOn(this.edit.document, this.page(number).page.id))
       if (content.type === 'advertisement' && content.advertisement === undefined) this.edit.remove(id);
-    this.#book(name, artwork, 'column', number, box, to - from + 1);
+    this.#book(name, artwork, 'column', number, box, { lines: to - from + 1 });
   }
 
   /** Books an advertisement with its artwork; gives what stands for it in a frame. */
-  #booked(name: string, artwork: string, size: AdvertisementSize, lines?: number): AdvertisementContent {
+  #booked(name: string, artwork: string, size: AdvertisementSize, by: Sold = {}): AdvertisementContent {
     const picture = this.picture(artwork);
     const before = new Set(this.edit.document.records.keys());
-    this.edit.take(bookAdvertisement(this.edit.document, { name, size, lines, picture }));
+    this.edit.take(bookAdvertisement(this.edit.document, { name, size, ...by, picture }));
     return { type: 'advertisement', advertisement: [...this.edit.document.records.keys()].find((id) => !before.has(id))! };
   }
 
-  #book(name: string, artwork: string, size: AdvertisementSize, number: number, at: Box, lines?: number): void {
-    const content = this.#booked(name, artwork, size, lines);
+  #book(name: string, artwork: string, size: AdvertisementSize, number: number, at: Box, by?: Sold): void {
+    const content = this.#booked(name, artwork, size, by);
     putFrame(this.edit, this.page(number).page.id, at, content, KEPT);
   }
 
@@ -441,12 +447,18 @@ export class Pages {
     this.#book(name, artwork, size, number, this.box(number, columns, lines));
   }
 
+  /** Books an advertisement by the columns and lines of its place. */
+  bookByLines(name: string, artwork: string, number: number, columns: Stretch, lines: Stretch): void {
+    const by = { columns: columns[1] - columns[0] + 1, lines: lines[1] - lines[0] + 1 };
+    this.#book(name, artwork, 'column', number, this.box(number, columns, lines), by);
+  }
+
   /** Books an advertisement for the place that waits for one on a page. */
-  advertise(name: string, artwork: string, number: number): void {
+  advertise(name: string, artwork: string, number: number, by?: Sold): void {
     const waiting = framesOn(this.edit.document, this.page(number).page.id).find(
       ({ content }) => content.type === 'advertisement' && content.advertisement === undefined,
     )!;
-    this.edit.put({ ...waiting, content: this.#booked(name, artwork, 'quarter') });
+    this.edit.put({ ...waiting, content: this.#booked(name, artwork, by ? 'column' : 'quarter', by) });
   }
 
   /** Gives the body of a story in slots, and the picture over or under it, other lines. */

@@ -331,7 +331,7 @@ const SWATCHES: readonly DocumentRecord[] = [
   { id: 'ink', kind: 'swatch', name: 'Ink', cmyk: [0, 0, 0, 1], role: 'ink' },
   { id: 'paper', kind: 'swatch', name: 'Paper', cmyk: [0, 0, 0, 0], role: 'paper' },
   { id: 'deep', kind: 'swatch', name: 'Deep', cmyk: [0.9, 0.6, 0.35, 0.5] },
-  { id: 'accent1', kind: 'swatch', name: 'Accent 1', cmyk: [0.05, 0.78, 0.86, 0.05], role: 'accent1' },
+  { id: 'accent1', kind: 'swatch', name: 'Accent 1', cmyk: [0.05, 0.8, 0.88, 0.13], role: 'accent1' },
   { id: 'accent2', kind: 'swatch', name: 'Accent 2', cmyk: [0.03, 0.3, 0.9, 0], role: 'accent2' },
   { id: 'tint', kind: 'swatch', name: 'Tint', cmyk: [0.03, 0.05, 0.14, 0], role: 'tint' },
   { id: 'sea', kind: 'swatch', name: 'Sea', cmyk: [0.78, 0.4, 0.36, 0.25] },
@@ -346,7 +346,7 @@ const PALETTES: readonly DocumentRecord[] = [
     colours: {
       ink: [0, 0, 0, 1],
       paper: [0, 0, 0, 0],
-      accent1: [0.05, 0.78, 0.86, 0.05],
+      accent1: [0.05, 0.8, 0.88, 0.13],
       accent2: [0.03, 0.3, 0.9, 0],
       tint: [0.03, 0.05, 0.14, 0],
     },

@@ -112,7 +112,7 @@ function front(pages: Pages): void {
   pages.moveParts('ferry', 'ferry.jpg', 1, [1, 4], { body: [62, 97], picture: [33, 59] });
   pages.inColumns('ferry', 3);
   pages.inColumns('market', 1);
-  pages.book('Harbour Bakery', 'harbour-bakery.svg', 'halfFlat', 1, [5, 6], [46, 63]);
+  pages.bookByLines('Harbour Bakery', 'harbour-bakery.svg', 1, [5, 6], [46, 63]);
   // The list of what is inside is longer than the design reckons with.
   pages.move(
     1,
@@ -132,7 +132,7 @@ function council(pages: Pages): void {
   pages.article('wall', 2, [1, 4], [1, 55], { across: 3, picture: 'sea-wall.jpg', deep: 22 });
   pages.article('brief', 2, [5, 6], [1, 44], { across: 1 });
   pages.show('brief-seal.jpg', 2, [5, 6], [43, 53]);
-  pages.book('Ternhaven Chandlers', 'ternhaven-chandlers.svg', 'halfFlat', 2, [1, 6], [58, 97]);
+  pages.bookByLines('Ternhaven Chandlers', 'ternhaven-chandlers.svg', 2, [1, 6], [58, 97]);
 }
 
 function news(pages: Pages): void {
@@ -140,7 +140,7 @@ function news(pages: Pages): void {
   pages.rule(3, pages.box(3, [1, 6], [55, 55]), 'ink', 0.75);
   pages.show('hill-school.jpg', 3, [4, 6], [56, 78]);
   pages.article('school', 3, [1, 3], [56, 81], { across: 2, style: 'headlineSmall' });
-  pages.book('Marram & Sons, sailcloth', 'marram-wide.svg', 'halfFlat', 3, [1, 6], [82, 97]);
+  pages.bookByLines('Marram & Sons, sailcloth', 'marram-wide.svg', 3, [1, 6], [82, 97]);
 }
 
 function courts(pages: Pages): void {
@@ -148,8 +148,8 @@ function courts(pages: Pages): void {
   pages.article('desk', 4, [3, 6], [1, 52], { across: 3, picture: 'desk-lid.jpg', deep: 22 });
   pages.rule(4, pages.box(4, [1, 6], [54, 54]), 'ink', 0.75);
   pages.show('roofs.jpg', 4, [1, 6], [55, 74]);
-  pages.book('Hawtrey’s Quarry', 'hawtreys-quarry.pdf', 'quarter', 4, [1, 3], [78, 97]);
-  pages.book('The Old Smithy', 'old-smithy.svg', 'quarter', 4, [4, 6], [78, 97]);
+  pages.bookByLines('Hawtrey’s Quarry', 'hawtreys-quarry.pdf', 4, [1, 3], [78, 97]);
+  pages.bookByLines('The Old Smithy', 'old-smithy.svg', 4, [4, 6], [78, 97]);
 }
 
 function lamp(pages: Pages): void {
@@ -172,8 +172,8 @@ function lettersAndKitchen(pages: Pages): void {
   pages.article('letters', 7, [1, 3], [1, 56], { across: 2 });
   pages.article('soup', 7, [4, 6], [1, 56], { across: 2, picture: 'soup.jpg', deep: 17 });
   pages.rule(7, pages.box(7, [1, 6], [58, 58]), 'ink', 0.75);
-  pages.book('Sarrow, photographer', 'sarrow-flat.svg', 'quarter', 7, [1, 3], [60, 97]);
-  pages.book('Roake’s eggs', 'eggs-quarter.svg', 'quarter', 7, [4, 6], [60, 97]);
+  pages.bookByLines('Sarrow, photographer', 'sarrow-flat.svg', 7, [1, 3], [60, 97]);
+  pages.bookByLines('Roake’s eggs', 'eggs-quarter.svg', 7, [4, 6], [60, 97]);
 }
 
 function harbour(pages: Pages): void {
@@ -187,7 +187,7 @@ function harbour(pages: Pages): void {
   pages.blocks(8, pages.box(8, [5, 6], [57, 67]), [pages.tableStyled(meter, 1.2)], { grows: false });
   pages.rule(8, pages.box(8, [1, 6], [69, 69]), 'ink', 0.75);
   pages.show('chart-ferry.svg', 8, [1, 3], [70, 94]);
-  pages.book('The Ferry House Inn', 'ferry-house-inn.svg', 'quarter', 8, [4, 6], [70, 97]);
+  pages.bookByLines('The Ferry House Inn', 'ferry-house-inn.svg', 8, [4, 6], [70, 97]);
 }
 
 function sport(pages: Pages): void {
@@ -204,5 +204,5 @@ function sport(pages: Pages): void {
     tables.map((table) => pages.tableStyled(table, 2.6)),
     { grows: false },
   );
-  pages.advertise('Quay Lane Books', 'books-half.svg', 16);
+  pages.advertise('Quay Lane Books', 'books-half.svg', 16, { columns: 6, lines: 33 });
 }

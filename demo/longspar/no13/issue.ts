@@ -44,6 +44,9 @@ export async function issue13(pictures: ReadPictures, typesetter: Typesetter): P
 function cover(pages: Pages): void {
   const { width } = formatOf(pages.edit.document);
   pages.hang('equinox-fly.jpg', 1, pages.sheet(1), { focus: { x: 0.32, y: 0.45 } });
+  const sheet = pages.sheet(1);
+  pages.shade(1, { ...sheet, h: mm(110) }, 'deep', 0.85, 'foot');
+  pages.shade(1, { ...sheet, y: mm(190), h: sheet.h + sheet.y - mm(190) }, 'deep', 0.7);
   pages.words(1, { x: 0, y: mm(15), w: width, h: 100 }, [['nameplate', 'Longspar']]);
   pages.words(1, { x: 0, y: mm(9.5), w: width, h: 12 }, [
     ['nameplateLine', 'KITE CRAFT, FOUR TIMES A YEAR \u2003 No. 13 \u2003 AUTUMN \u2003 £7.50'],

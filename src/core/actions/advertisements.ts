@@ -16,25 +16,29 @@ export const SIZE_WORDS: Readonly<Record<AdvertisementSize, string>> = {
   halfUpright: 'Half page, vertical',
   halfFlat: 'Half page, horizontal',
   quarter: 'Quarter page',
-  column: 'Column, by lines',
+  column: 'Columns, by lines',
 };
 
-/** Lines deep that an advertisement of one column is when nothing is said. */
+/** Lines deep that an advertisement sold by lines is when nothing is said. */
 export const USUAL_LINES = 12;
 
 export interface Booking {
   readonly name: string;
   readonly size: AdvertisementSize;
   readonly lines?: number | undefined;
+  /** Grid columns that an advertisement sold by lines is wide; one when not said. */
+  readonly columns?: number | undefined;
   readonly picture?: string | undefined;
 }
 
 /** Books an advertisement for the issue; it waits until it has a place. @throws ActionError */
-export function bookAdvertisement(document: Document, { name, size, lines, picture }: Booking): Diff {
+export function bookAdvertisement(document: Document, { name, size, lines, columns, picture }: Booking): Diff {
   const edit = new Edit(document);
   if (!name.trim()) throw new ActionError('Name the advertiser.');
   if (size === 'column' && lines !== undefined && !(Number.isInteger(lines) && lines >= 1 && lines <= 400))
     throw new ActionError('An advertisement is 1 to 400 lines deep.');
+  if (size === 'column' && columns !== undefined && !(Number.isInteger(columns) && columns >= 1 && columns <= 24))
+    throw new ActionError('An advertisement is 1 to 24 columns wide.');
   edit.put<AdvertisementRecord>(
     said({
       id: newId(),
@@ -43,6 +47,7 @@ export function bookAdvertisement(document: Document, { name, size, lines, pictu
       order: orderAfter(all(document, 'advertisement')),
       size,
       lines: size === 'column' ? (lines ?? USUAL_LINES) : undefined,
+      columns: size === 'column' && columns !== 1 ? columns : undefined,
       picture,
     }),
   );
@@ -61,7 +66,11 @@ export const frameOfAdvertisement = (document: Document, id: string) =>
   all(document, 'frame').find(({ content }) => content.type === 'advertisement' && content.advertisement === id);
 
 /** The stretches of a page that a size can take, the most usual first: at the foot, on the outside. */
-export function stretchesFor(grid: PageGrid, side: 'left' | 'right', size: AdvertisementSize, lines = USUAL_LINES): Stretch[] {
+export function stretchesFor(
+  grid: PageGrid,
+  side: 'left' | 'right',
+  { size, lines = USUAL_LINES, columns: wide = 1 }: Pick<AdvertisementRecord, 'size' | 'lines' | 'columns'>,
+): Stretch[] {
   const n = grid.columns.length;
   const half = Math.max(1, Math.floor(grid.lines / 2));
   const across = Math.max(1, Math.floor(n / 2));
@@ -81,9 +90,10 @@ export function stretchesFor(grid: PageGrid, side: 'left' | 'right', size: Adver
       return [foot, head].flatMap((rows) => [outer, inner].map((columns) => ({ columns, lines: rows })));
     case 'column': {
       const deep = Math.min(lines, grid.lines);
-      const columns = Array.from({ length: n }, (_, i) => (side === 'right' ? n - i : i + 1));
+      const span = Math.min(wide, n);
+      const firsts = Array.from({ length: n - span + 1 }, (_, i) => (side === 'right' ? n - span - i + 1 : i + 1));
       const rows = [[grid.lines - deep + 1, grid.lines] as const, [1, deep] as const];
-      return rows.flatMap((own) => columns.map((column) => ({ columns: [column, column] as const, lines: own })));
+      return rows.flatMap((own) => firsts.map((first) => ({ columns: [first, first + span - 1] as const, lines: own })));
     }
   }
 }
@@ -116,7 +126,7 @@ export function placeAdvertisement(document: Document, { advertisement: id, page
     return edit.diff();
   }
   const taken = takenOn(edit.document, page);
-  const free = stretchesFor(grid, page.side, advertisement.size, advertisement.lines)
+  const free = stretchesFor(grid, page.side, advertisement)
     .map((stretch) => stretchBox(grid, stretch))
     .filter((box) => !taken.some((other) => overlaps(other, box, 0.5)));
   const distance = ({ x, y, w, h }: Box) => (at ? Math.hypot(x + w / 2 - at.x, y + h / 2 - at.y) : 0);

@@ -153,6 +153,19 @@ describe('advertisements', () => {
     expect(boxOf('halfUpright')).toEqual({ x: 260, y: 48, w: 90, h: 504 });
   });
 
+  it('are sold by columns and lines too, and keep to the columns that there are', () => {
+    const by = (columns: number, page: string) => {
+      const with_ = done(doc, bookAdvertisement(doc, { name: 'Roake’s eggs', size: 'column', columns, lines: 10 }));
+      const { id } = all(with_, 'advertisement').at(-1)!;
+      return framesOn(done(with_, placeAdvertisement(with_, { advertisement: id, page })), page)[0]!.box;
+    };
+    // Two columns of 90 pt with 15 pt between them, outside first.
+    expect(by(2, 'p3')).toEqual({ x: 155, y: 432, w: 195, h: 120 });
+    expect(by(2, 'p2')).toEqual({ x: 50, y: 432, w: 195, h: 120 });
+    expect(by(9, 'p3')).toEqual({ x: 50, y: 432, w: 300, h: 120 });
+    expect(() => bookAdvertisement(doc, { name: 'Roake’s eggs', size: 'column', columns: 0 })).toThrow('1 to 24 columns');
+  });
+
   it('go where there is room near the hand, into a place that waits for one, and are refused where there is none', () => {
     let [now, id] = booked('quarter');
     now = done(now, placeAdvertisement(now, { advertisement: id, page: 'p1', at: { x: 60, y: 60 } }));

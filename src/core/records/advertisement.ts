@@ -1,7 +1,7 @@
 import type { RecordBase } from './common';
 import { type Kind, LINE, maybe, oneOf, ORDER, reference, whole } from './kind';
 
-/** The usual sizes, as shares of the type area; `column` is one column wide and so many lines deep. */
+/** The usual sizes, as shares of the type area; `column` is so many columns wide and lines deep. */
 export const ADVERTISEMENT_SIZES = ['full', 'halfUpright', 'halfFlat', 'quarter', 'column'] as const;
 export type AdvertisementSize = (typeof ADVERTISEMENT_SIZES)[number];
 
@@ -12,6 +12,8 @@ export interface AdvertisementRecord extends RecordBase<'advertisement'> {
   readonly size: AdvertisementSize;
   /** Depth of `column`, in lines of the baseline grid. */
   readonly lines?: number | undefined;
+  /** Width of `column`, in columns of the grid; one when not said. */
+  readonly columns?: number | undefined;
   /** The picture it is printed from, once it has come. */
   readonly picture?: string | undefined;
 }
@@ -23,6 +25,7 @@ export const ADVERTISEMENT: Kind<AdvertisementRecord> = {
     order: ORDER,
     size: oneOf(...ADVERTISEMENT_SIZES),
     lines: maybe(whole(1, 400)),
+    columns: maybe(whole(1, 24)),
     picture: maybe(reference('picture', 'forgets')),
   },
 };

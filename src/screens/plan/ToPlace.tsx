@@ -6,6 +6,7 @@ import { flushSync } from 'react-dom';
 import { frameOfAdvertisement, SIZE_WORDS, USUAL_LINES } from '@/core/actions/advertisements';
 import { daysLeft, dueWords, storyList, wordsOf } from '@/core/plan/storyList';
 import { ADVERTISEMENT_SIZES, type AdvertisementSize } from '@/core/records/advertisement';
+import { counted } from '@/core/records/count';
 import { all, type Document, find } from '@/core/records/document';
 import { DayField } from '@/parts/DayField';
 import { Tabs } from '@/parts/Tabs';
@@ -136,13 +137,15 @@ export function ToPlace({ document, today, actions, onCarry, onPlace }: ToPlaceP
                 ),
               )}
             {tab === 'Advertisements' &&
-              advertisements.map(({ id, name, size, lines }) =>
+              advertisements.map(({ id, name, size, lines, columns }) =>
                 item(
                   { what: 'advertisement', id, name },
                   <>
                     <span className="block leading-tight font-semibold">{name}</span>
                     <span className="narrow block leading-tight opacity-75">
-                      {size === 'column' ? `One column, ${lines ?? USUAL_LINES} lines` : SIZE_WORDS[size]}
+                      {size === 'column'
+                        ? `${counted(columns ?? 1, 'column')}, ${counted(lines ?? USUAL_LINES, 'line')}`
+                        : SIZE_WORDS[size]}
                     </span>
                   </>,
                 ),
@@ -261,6 +264,7 @@ function AdvertisementForm({ document, actions, onClose }: FormProps & { documen
   const [name, setName] = useState('');
   const [size, setSize] = useState<AdvertisementSize>('quarter');
   const [lines, setLines] = useState(USUAL_LINES);
+  const [columns, setColumns] = useState(1);
   const [picture, setPicture] = useState('');
   return (
     <SmallForm
@@ -269,7 +273,7 @@ function AdvertisementForm({ document, actions, onClose }: FormProps & { documen
         actions.book({
           name,
           size,
-          ...(size === 'column' ? { lines } : {}),
+          ...(size === 'column' ? { lines, columns } : {}),
           ...(find(document, 'picture', picture) ? { picture } : {}),
         })
       }
@@ -283,6 +287,7 @@ function AdvertisementForm({ document, actions, onClose }: FormProps & { documen
           of={ADVERTISEMENT_SIZES.map((value) => ({ value, name: SIZE_WORDS[value] }))}
           onChange={setSize}
         />
+        {size === 'column' && <NumberField label="Columns" value={columns} least={1} most={24} whole onChange={setColumns} />}
         {size === 'column' && <NumberField label="Lines" value={lines} least={1} most={400} whole onChange={setLines} />}
       </div>
       <Select

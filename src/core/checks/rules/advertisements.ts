@@ -54,11 +54,11 @@ export const ADVERTISEMENTS: Rule = {
 };
 
 /** The box of the size that was booked which is nearest to where it stands; undefined where it has that size. */
-function nearestSize(document: Document, { size, lines }: AdvertisementRecord, frame: FrameRecord) {
+function nearestSize(document: Document, advertisement: AdvertisementRecord, frame: FrameRecord) {
   const page = placedPage(document, frame.on)!;
-  if (size === 'full' && fillsPage(document, frame)) return undefined;
+  if (advertisement.size === 'full' && fillsPage(document, frame)) return undefined;
   const grid = pageGrid(formatOf(document), page.master, page.side);
-  const boxes = stretchesFor(grid, page.side, size, lines).map((stretch) => stretchBox(grid, stretch));
+  const boxes = stretchesFor(grid, page.side, advertisement).map((stretch) => stretchBox(grid, stretch));
   const { box } = frame;
   if (boxes.some(({ w, h }) => Math.abs(w - box.w) <= SLACK * w && Math.abs(h - box.h) <= SLACK * h)) return undefined;
   return boxes.sort((a, b) => Math.hypot(a.x - box.x, a.y - box.y) - Math.hypot(b.x - box.x, b.y - box.y))[0];
