@@ -91,7 +91,7 @@ await page.click('[data-mend] input');
 await page.waitForFunction(() => !/over/.test(document.querySelector('[data-fits]').getAttribute('data-fits')));
 await shot('fit');
 await page.keyboard.press('Escape');
-await page.goto(origin, { waitUntil: 'networkidle0' });
+await page.goto(origin, { waitUntil: 'load' });
 await (await page.waitForSelector('::-p-aria([name="New publication"][role="button"])')).click();
 await page.waitForFunction(
   () =>

@@ -280,16 +280,18 @@ function AdvertisementForm({ document, actions, onClose }: FormProps & { documen
       onClose={onClose}
     >
       <Field label="Advertiser" value={name} onChange={setName} />
-      <div className="flex gap-2">
-        <Select
-          label="Size"
-          value={size}
-          of={ADVERTISEMENT_SIZES.map((value) => ({ value, name: SIZE_WORDS[value] }))}
-          onChange={setSize}
-        />
-        {size === 'column' && <NumberField label="Columns" value={columns} least={1} most={24} whole onChange={setColumns} />}
-        {size === 'column' && <NumberField label="Lines" value={lines} least={1} most={400} whole onChange={setLines} />}
-      </div>
+      <Select
+        label="Size"
+        value={size}
+        of={ADVERTISEMENT_SIZES.map((value) => ({ value, name: SIZE_WORDS[value] }))}
+        onChange={setSize}
+      />
+      {size === 'column' && (
+        <div className="flex gap-2">
+          <NumberField label="Columns" value={columns} least={1} most={24} whole onChange={setColumns} />
+          <NumberField label="Lines" value={lines} least={1} most={400} whole onChange={setLines} />
+        </div>
+      )}
       <Select
         label="Artwork"
         value={picture}
