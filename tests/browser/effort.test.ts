@@ -44,7 +44,7 @@ class Hand {
     const page = await browser.newPage();
     await page.setViewport({ width: 1280, height: 800 });
     const hand = new Hand(page);
-    await page.goto(server.origin, { waitUntil: 'load' });
+    await page.goto(server.origin, { waitUntil: 'domcontentloaded' });
     return hand;
   }
 

@@ -68,7 +68,7 @@ describe.each(TRIALS)('$name, from blank pages', ({ kind, name, columns, pages, 
   let house: string;
 
   it('is put on the shelf and gets its grid', async () => {
-    await page.goto(server.origin, { waitUntil: 'load' });
+    await page.goto(server.origin, { waitUntil: 'domcontentloaded' });
     await press('::-p-aria([name="New publication"][role="button"])');
     const field = (await page.waitForSelector('[role=dialog] ::-p-aria([name="Name"])'))!;
     await field.type(name);
@@ -151,7 +151,7 @@ describe.each(TRIALS)('$name, from blank pages', ({ kind, name, columns, pages, 
   });
 
   it('starts its first issue with all of that', async () => {
-    await page.goto(server.origin, { waitUntil: 'load' });
+    await page.goto(server.origin, { waitUntil: 'domcontentloaded' });
     await press(`section[aria-label="${name}"] ::-p-text(Start the first issue)`);
     // The cover date is taken as it is proposed. Enter, with which the number of pages is typed, sends the form.
     await fill('Pages', String(pages));

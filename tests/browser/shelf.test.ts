@@ -25,7 +25,7 @@ afterAll(async () => {
   await server?.stop();
 });
 
-const toShelf = () => page.goto(server.origin, { waitUntil: 'load' });
+const toShelf = () => page.goto(server.origin, { waitUntil: 'domcontentloaded' });
 const press = async (words: string, role = 'button') =>
   (await page.waitForSelector(`::-p-aria([name="${words}"][role="${role}"])`))!.click();
 

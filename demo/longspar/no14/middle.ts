@@ -130,7 +130,7 @@ function bar(pages: Pages): void {
     { wrap: KEPT, focus: { x: 0.5, y: 0.6 } },
   );
   pages.credited(storm, 27, formatOf(pages.edit.document).width - mm(9), formatOf(pages.edit.document).height - mm(8));
-  pages.quote(id, 'It is like being towed by an opinion');
+  pages.quote(id, 'It pulled two grown men along the sand');
 }
 
 function lineWalker(pages: Pages): void {

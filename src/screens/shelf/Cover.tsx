@@ -57,6 +57,7 @@ export function Cover({
       {(cover === 'now' || turns.has(id)) && (
         <img
           ref={own}
+          loading="lazy"
           src={`/api/documents/${id}/pages/1`}
           alt={name}
           onLoad={end}
