@@ -368,12 +368,6 @@ describe('help at a field', () => {
     await page.waitForSelector('[role=note]');
     await page.keyboard.press('Escape');
     await until(page, 'it is closed by Escape', () => document.querySelector('[role=note]') === null);
-    // By mouse too: the sign stands at the label.
-    const sign = (await page.waitForSelector('::-p-aria([name="Tell what “Gutter” means"][role="button"])'))!;
-    await sign.click();
-    await page.waitForSelector('[role=note] svg');
-    await sign.click();
-    await until(page, 'it is closed by the sign', () => document.querySelector('[role=note]') === null);
     // The field still has the focus, and nothing was typed into it.
     expect(await field.evaluate((own) => own === document.activeElement)).toBe(true);
     expect(await field.evaluate((own) => (own as HTMLInputElement).value)).toBe(was);

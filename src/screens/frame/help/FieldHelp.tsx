@@ -34,8 +34,8 @@ function helpNameOf(field: Element): string | undefined {
 }
 
 /**
- * Help that opens at the place: while a field has the focus of which there is something to tell, a “?” stands at it. A press on it, or
- * that key, tells what the field means, with a drawing and common practice.
+ * Help that opens at the place: while a field has the focus of which there is something to tell, a “?” stands at it, and that key tells
+ * what the field means, with a drawing and common practice.
  */
 export function FieldHelp() {
   const [at, setAt] = useState<AtField>();
@@ -94,19 +94,14 @@ export function FieldHelp() {
   const isAbove = below + 250 > window.innerHeight;
   return (
     <div ref={panel}>
-      {/* In the row of the label, where no other control lies; the field keeps the focus, and Tab goes on to the next. */}
-      <button
-        type="button"
-        tabIndex={-1}
-        aria-label={`Tell what “${at.name}” means`}
-        aria-expanded={isOpen}
-        className="text-2xs fixed z-40 flex size-6 items-end justify-end font-semibold"
-        style={{ left: rect.right - 24, top: rect.top - 25 }}
-        onMouseDown={(event) => event.preventDefault()}
-        onClick={() => setOpen(!isOpen)}
+      {/* A sign at the label and no more: it takes no press that is meant for what lies beneath. */}
+      <span
+        className="bg-base-200 text-2xs pointer-events-none fixed z-40 px-1 font-semibold"
+        style={{ left: rect.right - 16, top: rect.top - 17 }}
+        aria-hidden="true"
       >
-        <span className="bg-base-200 hover:bg-base-300 px-1">?</span>
-      </button>
+        ?
+      </span>
       {isOpen && (
         <div
           role="note"
