@@ -7,9 +7,9 @@ import type { PublicationKind } from '@/core/records/publicationKind';
 import { composerFor } from '@/formats/faces/files';
 import { readPicture } from '@/formats/pictures/read';
 import { PREVIEW_WIDTH } from '@/services/deliveries/previews';
+import { keepPicture } from '@/services/keepPicture';
 import { severalAtOnce } from '@/services/several';
 import { drawPage } from '@/services/typesetting/pictures';
-import { putBlob } from '@/store/blobs';
 import { insertDocument } from '@/store/documents';
 import { insertPublication, listPublications } from '@/store/publications';
 import { ARTWORK, artworkFile } from './advertisements';
@@ -83,10 +83,8 @@ async function kept(
   bytes: Uint8Array,
   words: { caption?: string; credit?: string; alternative?: string } = {},
 ): Promise<NewPicture> {
-  const { facts, preview } = await readPicture(file, bytes);
-  const blob = await putBlob(facts.media, bytes);
   // Metadata has no room for curly marks, and a drawing carries none at all.
-  return { ...facts, ...words, blob, ...(preview ? { preview: await putBlob('image/webp', preview) } : {}) };
+  return { ...(await keepPicture(await readPicture(file, bytes), bytes)), ...words };
 }
 
 /** How many pictures are drawn at a time: each takes a processor. */

@@ -1,13 +1,12 @@
 import { join } from 'node:path';
 import { setDetails } from '@/core/actions/details';
-import { removeFrames } from '@/core/actions/frames';
 import type { Typesetter } from '@/core/actions/typesetter';
 import { pageGrid } from '@/core/page/grid';
 import { formatOf } from '@/core/page/pages';
 import { partOf } from '@/core/compose/measure/part';
 import { startingHouse } from '@/core/plan/startingHouse';
 import { bodyText, mapParagraphs, paragraphOf, plainText, textOf } from '@/core/records/body';
-import { all, type Document, framesOn, get } from '@/core/records/document';
+import { all, type Document, get } from '@/core/records/document';
 import type { DocumentRecord, FrameRecord } from '@/core/records/index';
 import type { ParagraphAttrs } from '@/core/records/text';
 import { HELP } from '@/screens/frame/help/entries';
@@ -184,7 +183,6 @@ async function chapter(
   const { edit } = pages;
   await pages.story(file, file, 'Manual', 'passed', MANUAL.date);
   const page = pages.page(number).page.id;
-  for (const { id } of framesOn(edit.document, page)) edit.take(removeFrames(edit.document, [id]));
   const top = pages.opening(file, number, 1, { headline: [1, 4], rest: [2, 4] });
   const last = linesOf(pages, number);
   // The picture takes what the words leave.

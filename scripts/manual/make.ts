@@ -1,17 +1,17 @@
 import { mkdir, rm, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import JSZip from 'jszip';
+import type { NewPicture } from '@/core/actions/pictures';
 import { WAYS, type Chosen } from '@/core/handoff/ways';
 import { documentOf } from '@/core/records/document';
 import type { DocumentRecord } from '@/core/records/index';
 import { composerFor } from '@/formats/faces/files';
 import { readPicture } from '@/formats/pictures/read';
-import { putBlob } from '@/store/blobs';
+import { keepPicture } from '@/services/keepPicture';
 import { insertDocument } from '@/store/documents';
 import { pool } from '@/store/pool';
 import { insertPublication } from '@/store/publications';
 import { openCluster, openServer, runScript } from '../../tests/support/application';
-import type { ReadPictures } from '@demo/pages';
 import { manual, MANUAL, MANUAL_HOUSE } from './issue';
 import { SCREENS, shortcuts, takePictures } from './pictures';
 
@@ -25,11 +25,10 @@ const FOLDER = join('docs', 'manual');
 /** Milliseconds between two looks at a delivery. */
 const LOOK = 500;
 
-async function kept(file: string, bytes: Uint8Array, words: { caption?: string; alternative?: string }) {
-  const { facts, preview } = await readPicture(file, bytes);
-  const blob = await putBlob(facts.media, bytes);
-  return { ...facts, ...words, blob, ...(preview ? { preview: await putBlob('image/webp', preview) } : {}) };
-}
+const kept = async (file: string, bytes: Uint8Array, words: { caption?: string; alternative?: string }): Promise<NewPicture> => ({
+  ...(await keepPicture(await readPicture(file, bytes), bytes)),
+  ...words,
+});
 
 /** Has the application make a file of the manual, and gives it. */
 async function delivered(origin: string, chosen: Chosen): Promise<Uint8Array> {
@@ -57,7 +56,7 @@ async function delivered(origin: string, chosen: Chosen): Promise<Uint8Array> {
 
 /** Lays the manual out and puts it on the shelf. */
 async function shelved(origin: string): Promise<void> {
-  const pictures = new Map<string, Awaited<ReturnType<typeof kept>>>();
+  const pictures = new Map<string, NewPicture>();
   const taken = await takePictures(origin);
   for (const { file, caption, alternative } of SCREENS)
     pictures.set(file, await kept(file, taken.get(file)!, { caption, alternative }));
@@ -67,7 +66,7 @@ async function shelved(origin: string): Promise<void> {
     await kept('cover.png', cover, { alternative: 'The cover of a magazine: a red kite over a winter sea.' }),
   );
   const { composer } = await composerFor(documentOf(MANUAL_HOUSE));
-  const issue = await manual(pictures as ReadPictures, composer, await shortcuts(origin));
+  const issue = await manual(pictures, composer, await shortcuts(origin));
   await insertPublication({ id: 'manuals', name: 'Restless Kite', kind: 'newsletter', frequency: 'irregular' });
   await insertDocument({ id: 'manual-house', publication: 'manuals', kind: 'house', name: 'House' }, MANUAL_HOUSE);
   const records: DocumentRecord[] = [...issue.records.values()];

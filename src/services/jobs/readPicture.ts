@@ -1,6 +1,6 @@
 import type { NewPicture } from '@/core/actions/pictures';
-import { putBlob } from '@/store/blobs';
 import { getUpload } from '@/store/uploads';
+import { keepPicture } from '../keepPicture';
 import { inReader } from '../reading/readers';
 import type { JobKind } from './kind';
 
@@ -12,17 +12,8 @@ export interface KeptPicture {
 
 /** Reads a picture and keeps its files. @param page of a PDF @throws RefusedFileError */
 export async function keptPicture(name: string, bytes: Uint8Array, signal?: AbortSignal, page?: number): Promise<KeptPicture> {
-  const { facts, preview, drawing, notes } = await inReader({ job: 'picture', name, bytes, page }, signal);
-  const blob = await putBlob(facts.media, bytes);
-  return {
-    picture: {
-      ...facts,
-      blob,
-      ...(preview ? { preview: await putBlob('image/webp', preview) } : {}),
-      ...(drawing ? { drawing: await putBlob('application/pdf', drawing) } : {}),
-    },
-    notes,
-  };
+  const read = await inReader({ job: 'picture', name, bytes, page }, signal);
+  return { picture: await keepPicture(read, bytes), notes: read.notes };
 }
 
 /** Reads a picture that came in by itself. It becomes part of an issue by a change. */

@@ -2,7 +2,7 @@ import { documentOf } from '@/core/records/document';
 import type { NewPicture } from '@/core/actions/pictures';
 import { composerFor } from '@/formats/faces/files';
 import { readPicture } from '@/formats/pictures/read';
-import { putBlob } from '@/store/blobs';
+import { keepPicture } from '@/services/keepPicture';
 import { pool } from '@/store/pool';
 import { insertDocument } from '@/store/documents';
 import { insertPublication } from '@/store/publications';
@@ -23,11 +23,7 @@ import { TOWN_PICTURES } from '@demo/pictures/town';
 const OF_THE_NEWSLETTER = [...DIAGRAMS, ...OBJECTS.filter(({ file }) => file === 'shears.png')];
 
 /** Reads a picture of the demo and keeps its files. */
-async function kept(file: string, bytes: Uint8Array): Promise<NewPicture> {
-  const { facts, preview } = await readPicture(file, bytes);
-  const blob = await putBlob(facts.media, bytes);
-  return { ...facts, blob, ...(preview ? { preview: await putBlob('image/webp', preview) } : {}) };
-}
+const kept = async (file: string, bytes: Uint8Array): Promise<NewPicture> => keepPicture(await readPicture(file, bytes), bytes);
 
 /**
  * Fills an empty database with what the browser tests work in: three small issues in the world of the demo. They are the tests' own, so
