@@ -2,7 +2,7 @@ import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { openServer, query, type Server } from '../support/application';
 import { openChromium } from '../support/chromium';
-import { until } from '../support/desk';
+import { copyDocument, copyHouse, until } from '../support/desk';
 
 /** From an idea to the second issue: with real mouse and keyboard on the real application. */
 
@@ -384,4 +384,39 @@ describe('help at a field', () => {
 
 it('nothing went wrong in the browser on the way', () => {
   expect(problems).toEqual([]);
+});
+
+describe('covers', () => {
+  it('are drawn where one looks, however many wait above', async () => {
+    const house = await copyHouse(databaseUrl);
+    const [row] = await query<{ publication_id: string }>(databaseUrl, 'select publication_id from document where id = $1', [
+      house,
+    ]);
+    const issues: string[] = [];
+    for (let i = 0; i < 24; i++) issues.push(await copyDocument(databaseUrl, 'longspar-14', row!.publication_id));
+    const own = await browser.newPage();
+    const asked = new Set<string>();
+    own.on('request', (request) => {
+      const [, issue] = /documents\/([^/]+)\/pages\/1$/.exec(request.url()) ?? [];
+      if (issue) asked.add(issue);
+    });
+    await own.goto(server.origin, { waitUntil: 'domcontentloaded' });
+    // The link to the last of them is at the foot of the list.
+    const order = await own.$$eval('main li a[href$="/pages"]', (links) =>
+      links.map((link) => link.getAttribute('href')!.split('/')[2]!),
+    );
+    const mine = order.filter((id) => issues.includes(id));
+    await own.$eval(`main li a[href="/issues/${mine.at(-1)}/pages"]`, (link) => link.scrollIntoView());
+    await until(
+      own,
+      'the last is drawn',
+      (last: string) =>
+        [...document.querySelectorAll<HTMLImageElement>(`main li a[href="/issues/${last}/pages"] img`)].some(
+          ({ naturalWidth }) => naturalWidth > 0,
+        ),
+      mine.at(-1)!,
+    );
+    expect(asked).not.toContain(mine[8]);
+    await own.close();
+  });
 });

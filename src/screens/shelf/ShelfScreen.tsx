@@ -57,7 +57,7 @@ export function ShelfScreen({
   const [asked, setAsked] = useState<{ readonly kind: PublicationKind } | { readonly issueOf: ShelfPublication } | 'bundle'>();
   const close = () => setAsked(undefined);
   const router = useRouter();
-  const turns = useTurns(publications.flatMap(({ issues }) => issues.flatMap(({ id, cover }) => (cover === 'now' ? [] : [id]))));
+  const turns = useTurns();
   const { tools, dialogs } = useCommands({
     commands: [
       command('new', 'New publication', 'n', undefined, () => setAsked({ kind: 'magazine' })),
