@@ -1,6 +1,7 @@
-import { screenSource } from '@/core/pictures/screen';
+import { offer } from './earlyMessages';
 import './earlyFaces';
-import { expose, transfer } from 'comlink';
+import { screenSource } from '@/core/pictures/screen';
+import { transfer } from 'comlink';
 import type { Node } from 'prosemirror-model';
 import { ActionError } from '@/core/actions/edit';
 import { addCaptions, type AddCaptions } from '@/core/actions/captions';
@@ -511,5 +512,4 @@ const typesetter: Typesetter = {
     }),
 };
 
-expose(typesetter);
-self.postMessage({ type: 'ready' });
+offer(typesetter);

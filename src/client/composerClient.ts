@@ -1,5 +1,5 @@
 import type { LetterForm } from '@/core/type/letterForms';
-import { proxy, releaseProxy, type Remote, wrap } from 'comlink';
+import { proxy, type Remote, wrap } from 'comlink';
 import type { Invisible, PlacedCaret, PlaceBeside, SelectedArea } from '@/core/compose/displayList/caret';
 import type { Fit } from '@/core/compose/text/fit';
 import type { Box, Point } from '@/core/geometry/box';
@@ -90,13 +90,11 @@ const NOTHING: Setting = {
 /** The screen's side of the compose worker: passes every diff on, and holds what came back. */
 export class ComposerClient {
   readonly #worker: Worker;
-  readonly #typesetter: Promise<Remote<Typesetter>>;
+  readonly #typesetter: Remote<Typesetter>;
   readonly #listeners = new Set<() => void>();
-  /** The same, once all that waited for it has been told. */
-  #listening: Remote<Typesetter> | undefined;
   readonly #stop: () => void;
   #setting = NOTHING;
-  #watched: readonly string[] = [];
+  #watched: readonly string[] | undefined;
   #selected: RangeIn | undefined;
   #turn = 0;
   /** The turn being composed, and the newest draft that waits for its end. */
@@ -104,10 +102,9 @@ export class ComposerClient {
   #waiting: { draft: Draft } | undefined;
 
   constructor(store: DocumentSource) {
-    const { worker, ready, stopped } = takeComposer();
+    const { worker, stopped } = takeComposer();
     this.#worker = worker;
-    // Whatever is told before it listens waits for it, in order.
-    this.#typesetter = ready.then(() => wrap<Typesetter>(worker));
+    this.#typesetter = wrap<Typesetter>(worker);
     this.#tell((typesetter) =>
       typesetter.listen(
         proxy({
@@ -126,10 +123,6 @@ export class ComposerClient {
     );
     const records = [...store.document.records.values()].map(stored);
     this.#tell((typesetter) => typesetter.open(records));
-    void this.#typesetter.then((typesetter) => {
-      // What waited longer is told first, also by those who wait on the promise itself.
-      queueMicrotask(() => (this.#listening = typesetter));
-    });
     void stopped.then((why) => this.#fail(`The typesetter stopped (${why}). Reload the page; what was done is kept.`));
     this.#stop = store.onDiff((diff) => {
       this.#waiting = undefined;
@@ -142,9 +135,9 @@ export class ComposerClient {
 
   /** Has the typesetter do something; where it cannot, it says so where the pages are. */
   #tell(what: (typesetter: Remote<Typesetter>) => Promise<unknown>): void {
-    // Once it listens it is told at once: it works while the screen is drawn, not after.
-    const told = this.#listening ? what(this.#listening) : this.#typesetter.then(what);
-    void told.catch((error: unknown) => this.#notComposed(error instanceof Error ? error.message : String(error)));
+    void what(this.#typesetter).catch((error: unknown) =>
+      this.#notComposed(error instanceof Error ? error.message : String(error)),
+    );
   }
 
   readonly subscribe = (listener: () => void): (() => void) => {
@@ -156,6 +149,7 @@ export class ComposerClient {
 
   /** Names the pages that are looked at: only they are painted. */
   watch(pages: readonly string[]): void {
+    if (this.#watched?.join(' ') === pages.join(' ')) return;
     this.#watched = pages;
     this.#tell((typesetter) => typesetter.watch(pages));
   }
@@ -168,7 +162,7 @@ export class ComposerClient {
   /** The pages that are looked at, as they are painted: of others there may be some of before. */
   inSight(): ReadonlyMap<string, readonly Painted[]> {
     return new Map(
-      this.#watched.flatMap((page) => (this.#setting.pages.has(page) ? [[page, this.#setting.pages.get(page)!]] : [])),
+      (this.#watched ?? []).flatMap((page) => (this.#setting.pages.has(page) ? [[page, this.#setting.pages.get(page)!]] : [])),
     );
   }
 
@@ -236,7 +230,7 @@ export class ComposerClient {
 
   /** What some of the ways that were found do together. @throws Error with a sentence where they cannot be done together */
   async fitTogether(ids: readonly string[]): Promise<{ diff: Diff; fit: Fit }> {
-    const { diff, fit } = await (await this.#typesetter).fitTogether(ids);
+    const { diff, fit } = await this.#typesetter.fitTogether(ids);
     return { diff: readDiff(diff), fit };
   }
 
@@ -252,21 +246,21 @@ export class ComposerClient {
 
   /** The place in a text that a point of a page is nearest to. */
   async placeAt(page: string, point: Point, text?: string): Promise<PlaceIn | undefined> {
-    return (await this.#typesetter).placeAt(page, point, text);
+    return this.#typesetter.placeAt(page, point, text);
   }
 
   async caretAt(text: string, place: TextPlace): Promise<PlacedCaret | undefined> {
-    return (await this.#typesetter).caretAt(text, place);
+    return this.#typesetter.caretAt(text, place);
   }
 
   /** The place so many lines below or above another. */
   async placeBeside(text: string, place: TextPlace, by: number, goal?: number): Promise<PlaceBeside> {
-    return (await this.#typesetter).placeBeside(text, place, by, goal);
+    return this.#typesetter.placeBeside(text, place, by, goal);
   }
 
   /** The beginning or end of the line that a place is in. */
   async lineEdge(text: string, place: TextPlace, end: boolean): Promise<TextPlace> {
-    return (await this.#typesetter).lineEdge(text, place, end);
+    return this.#typesetter.lineEdge(text, place, end);
   }
 
   /** Works an action out beside the typesetter. @throws Error with a sentence when it cannot be done */
@@ -274,25 +268,25 @@ export class ComposerClient {
     action: A,
     intent: PlannedActions[A],
   ): Promise<{ diff: Diff; says?: string | undefined }> {
-    const { diff, says } = await (await this.#typesetter).plan(action, intent);
+    const { diff, says } = await this.#typesetter.plan(action, intent);
     return { diff: readDiff(diff), says };
   }
 
   async legibility(page: string, frame: string): Promise<Legibility | undefined> {
-    return (await this.#typesetter).legibility(page, frame);
+    return this.#typesetter.legibility(page, frame);
   }
 
   async sentences(text: string): Promise<readonly Sentence[]> {
-    return (await this.#typesetter).sentences(text);
+    return this.#typesetter.sentences(text);
   }
 
   async letterForms(face: string, letters: string): Promise<readonly LetterForm[]> {
-    return (await this.#typesetter).letterForms(face, letters);
+    return this.#typesetter.letterForms(face, letters);
   }
 
   close(): void {
     this.#stop();
-    void this.#typesetter.then((typesetter) => typesetter[releaseProxy]());
+    // What is still said by parts of the screen that go with it is heard by nobody.
     this.#worker.terminate();
   }
 

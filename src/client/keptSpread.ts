@@ -7,6 +7,9 @@ export interface KeptSpread {
   readonly pages: ReadonlyMap<string, readonly Painted[]>;
 }
 
+/** Where painted markup has a picture from. */
+const PICTURE = /href="(\/api\/pictures\/[^"]+)"/g;
+
 const shelf = () => createStore('restless-kite-spreads', 'spreads');
 
 /**
@@ -15,7 +18,14 @@ const shelf = () => createStore('restless-kite-spreads', 'spreads');
  */
 export const keepSpread = (document: string, kept: KeptSpread): Promise<void> => set(document, kept, shelf());
 
-/** The pages that were kept of a document, and the state they hold for; undefined where none were, or none can be. */
+/**
+ * The pages that were kept of a document, and the state they hold for; undefined where none were, or none can be. Their
+ * pictures are fetched meanwhile.
+ */
 export async function keptSpread(document: string): Promise<KeptSpread | undefined> {
-  return 'indexedDB' in globalThis ? get<KeptSpread>(document, shelf()) : undefined;
+  if (!('indexedDB' in globalThis)) return undefined;
+  const kept = await get<KeptSpread>(document, shelf());
+  const markup = [...(kept?.pages.values() ?? [])].flatMap((chunks) => chunks.map((chunk) => chunk.markup));
+  for (const each of markup) for (const [, source] of each.matchAll(PICTURE)) new Image().src = source!;
+  return kept;
 }

@@ -1,4 +1,4 @@
-import { expose } from 'comlink';
+import { offer } from './earlyMessages';
 import { createHunspellFromStrings } from 'hunspell-wasm';
 import type { AskedWord } from '@/core/spelling/reading';
 import { dictionaryOf, type OwnForm, Speller } from '@/core/spelling/speller';
@@ -54,5 +54,4 @@ const reader: SpellingReader = {
   },
 };
 
-expose(reader);
-self.postMessage({ type: 'ready' });
+offer(reader);

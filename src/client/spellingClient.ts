@@ -8,16 +8,15 @@ import { startWorker, workerUrl } from './startWorker';
 /** Reads the spelling of a document's texts in a worker of its own, so that what is typed never waits for it. */
 export class SpellingClient {
   readonly #worker: Worker;
-  readonly #reader: Promise<Remote<SpellingReader>>;
+  readonly #reader: Remote<SpellingReader>;
   readonly #reading: Reading;
 
   constructor() {
-    const { worker, ready } = startWorker(workerUrl('spelling'));
-    this.#worker = worker;
-    this.#reader = ready.then(() => wrap<SpellingReader>(worker));
+    this.#worker = startWorker(workerUrl('spelling')).worker;
+    this.#reader = wrap<SpellingReader>(this.#worker);
     this.#reading = new Reading({
-      setOwn: async (words) => (await this.#reader).setOwn(words),
-      areWrong: async (words) => (await this.#reader).areWrong(words),
+      setOwn: (words) => this.#reader.setOwn(words),
+      areWrong: (words) => this.#reader.areWrong(words),
     });
   }
 
@@ -31,8 +30,8 @@ export class SpellingClient {
     return this.#reading.read(document, own);
   }
 
-  async suggestions(word: AskedWord): Promise<string[]> {
-    return (await this.#reader).suggestions(word);
+  suggestions(word: AskedWord): Promise<string[]> {
+    return this.#reader.suggestions(word);
   }
 
   close(): void {

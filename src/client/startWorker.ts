@@ -1,7 +1,6 @@
-/** A worker, and when it takes messages: what is sent before is lost. */
+/** A worker, which takes what it is told from the beginning (`earlyMessages`). */
 export interface Started {
   readonly worker: Worker;
-  readonly ready: Promise<void>;
   /** Why it could not be started, or stopped; it comes to nothing as long as it works. */
   readonly stopped: Promise<string>;
 }
@@ -10,22 +9,15 @@ export interface Started {
 export const workerUrl = (name: 'compose' | 'typeSheet' | 'spelling'): string => `${process.env['WORKERS']}/${name}.js`;
 
 /**
- * Starts a worker, which says `ready` when it is. It uses nothing but what a browser has, since a page's head holds
- * these lines themselves (`startEarly`).
+ * Starts a worker. It uses nothing but what a browser has, since a page's head holds these lines themselves
+ * (`startEarly`).
  */
 export function startWorker(url: string, name = ''): Started {
   const worker = new Worker(url, { type: 'module', name });
-  const ready = new Promise<void>((resolve) => {
-    worker.addEventListener('message', function hear({ data }: MessageEvent<{ readonly type: string }>) {
-      if (data.type !== 'ready') return;
-      worker.removeEventListener('message', hear);
-      resolve();
-    });
-  });
   const stopped = new Promise<string>((resolve) => {
     worker.addEventListener('error', ({ message }) => resolve(message || 'its code could not be loaded'));
   });
-  return { worker, ready, stopped };
+  return { worker, stopped };
 }
 
 /**

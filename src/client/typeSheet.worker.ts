@@ -1,5 +1,5 @@
+import { offer } from './earlyMessages';
 import './earlyFaces';
-import { expose } from 'comlink';
 import { Composer } from '@/core/compose/composer';
 import { compareBreaking, type Specimen, specimens, wordsPerPage } from '@/core/compose/measure/typeSheet';
 import type { Comparison } from '@/core/compose/measure/wordSpaces';
@@ -87,5 +87,4 @@ const maker: TypeSheetMaker = {
   },
 };
 
-expose(maker);
-self.postMessage({ type: 'ready' });
+offer(maker);

@@ -10,10 +10,12 @@ import type { DeskView } from '@/core/page/houseDesk';
 import { all } from '@/core/records/document';
 import type { DeskPlace } from './deskPlace';
 import { type Keeping, useKept } from '../frame/useKept';
-import { useOpened } from '../frame/useOpened';
+import { useLatest } from '../frame/useLatest';
+import { type OpenedTools, useOpened } from '../frame/useOpened';
 import { Notices } from '@/parts/Notices';
 import { useCommands } from '../frame/commands/useCommands';
 import { useNotices } from '../frame/useNotices';
+import { firstInSight } from './useSpreadInSight';
 import { Workbench } from './Workbench';
 
 interface DeskScreenProps {
@@ -31,7 +33,13 @@ interface DeskScreenProps {
 export function DeskScreen({ id, opened, view, placeOf, waiting }: DeskScreenProps) {
   // Of the document itself: another view of it has pages of its own.
   const [kept] = useState(() => (typeof window === 'undefined' || view ? undefined : keptSpread(id)));
-  const opening = useOpened(id, opened, view);
+  // What nothing is kept of is composed while the desk is drawn; otherwise the two would only be in each other's way.
+  const watchFirst = useLatest(({ store, composer }: OpenedTools) => {
+    const watch = () => composer.watch(firstInSight(store.document, placeOf(store, composer).at));
+    if (!kept) return watch();
+    void kept.then((found) => found?.seq !== store.seq && watch(), watch);
+  });
+  const opening = useOpened(id, opened, view, watchFirst);
   const tools = opening && 'store' in opening ? opening : undefined;
   const place = useMemo(() => tools && placeOf(tools.store, tools.composer), [tools, placeOf]);
   if (opening && 'failed' in opening) {

@@ -24,8 +24,9 @@ export type Opening = OpenedTools | { readonly failed: string } | undefined;
  *
  * @param opened the document, where it came with the page
  * @param view how the document is looked at; as it is when not said
+ * @param onOpen told of both before their screen is drawn, so that one works while the other is drawn; the same at all times
  */
-export function useOpened(id: string, opened?: Opened, view?: DeskView): Opening {
+export function useOpened(id: string, opened?: Opened, view?: DeskView, onOpen?: (tools: OpenedTools) => void): Opening {
   const [opening, setOpening] = useState<Opening>();
   useEffect(() => {
     let close: (() => void) | undefined;
@@ -42,7 +43,9 @@ export function useOpened(id: string, opened?: Opened, view?: DeskView): Opening
         viewed?.close();
         own.close();
       };
-      setOpening({ store, composer });
+      const tools = { store, composer };
+      onOpen?.(tools);
+      setOpening(tools);
     };
     if (opened) open(opened);
     else fetchOpened(id).then(open, (error: Error) => !gone && setOpening({ failed: error.message }));
@@ -51,6 +54,6 @@ export function useOpened(id: string, opened?: Opened, view?: DeskView): Opening
       setOpening(undefined);
       close?.();
     };
-  }, [id, opened, view]);
+  }, [id, opened, view, onOpen]);
   return opening;
 }

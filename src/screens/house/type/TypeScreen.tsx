@@ -137,8 +137,8 @@ function useTypeSheet(house: Document, sample: SampleText, body: string): TypeSh
   const [sheet, setSheet] = useState<TypeSheet | { readonly failed: string }>();
   const [maker, setMaker] = useState<Remote<TypeSheetMaker>>();
   useEffect(() => {
-    const { worker, ready, stopped } = startWorker(workerUrl('typeSheet'));
-    void ready.then(() => setMaker(() => wrap<TypeSheetMaker>(worker)));
+    const { worker, stopped } = startWorker(workerUrl('typeSheet'));
+    setMaker(() => wrap<TypeSheetMaker>(worker));
     void stopped.then((why) => setSheet({ failed: `The type sheet stopped (${why}). Reload the page.` }));
     return () => worker.terminate();
   }, []);
