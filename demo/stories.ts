@@ -5,7 +5,10 @@ import type { ParagraphAttrs } from '@/core/records/text';
 import { readMarkdown } from '@/formats/copy/markdown';
 import { storyOf } from '@/formats/copy/story';
 
-/** A story of the demo: its first paragraph is its headline, its second its standfirst, a third that begins with “By” its byline. */
+/**
+ * A story of the demo: its first paragraph is its headline, its second its standfirst, a third that begins with “By” its
+ * byline. A paragraph that is strong from end to end is a question of an interview.
+ */
 export async function readStory(path: string, section: string): Promise<NewStory> {
   const copy = readMarkdown(await readFile(path, 'utf8'));
   const [headline, standfirst, third, ...others] = copy.blocks;
@@ -18,12 +21,15 @@ export async function readStory(path: string, section: string): Promise<NewStory
     headline: words(headline),
     standfirst: words(standfirst),
     ...(signed ? { byline: words(third) } : {}),
-    body: mapParagraphs(bodyOf(storyOf({ ...copy, blocks: [headline!, ...rest] }).body), (paragraph) =>
-      paragraphOf(
-        paragraph.attrs as ParagraphAttrs,
-        paragraph.content.content.map((node) => (node.text === undefined ? node : textOf(curly(node.text), node.marks))),
-      ),
-    ),
+    body: mapParagraphs(bodyOf(storyOf({ ...copy, blocks: [headline!, ...rest] }).body), (paragraph) => {
+      const nodes = paragraph.content.content;
+      const attrs = paragraph.attrs as ParagraphAttrs;
+      const isQuestion = nodes.length > 0 && nodes.every(({ marks }) => marks.some(({ type }) => type.name === 'strong'));
+      return paragraphOf(
+        isQuestion ? { ...attrs, style: 'question' } : attrs,
+        nodes.map((node) => (node.text === undefined ? node : textOf(curly(node.text), isQuestion ? [] : node.marks))),
+      );
+    }),
   };
 }
 

@@ -75,6 +75,7 @@ const STYLES: readonly DocumentRecord[] = [
   style('bodyRagged', 'Body, ragged', { align: 'left', spaceBefore: STEP / 2, onGrid: false, firstIndent: 0 }, 'body'),
   style('bodyRaggedFirst', 'Body, ragged, first', { spaceBefore: 0 }, 'bodyRagged'),
   style('bodyRaggedOpening', 'Body, ragged, opening', { align: 'left' }, 'bodyOpening'),
+  style('question', 'Question', { weight: 700, keepNext: 1 }, 'body'),
   style('list', 'List', { firstIndent: 0, align: 'left' }, 'body'),
   style('quotation', 'Quotation', { leftIndent: STEP, firstIndent: 0, italic: true }, 'body'),
   style('crosshead', 'Crosshead', {
@@ -200,11 +201,16 @@ const STYLES: readonly DocumentRecord[] = [
     figures: 'lining',
   }),
   style('credit', 'Credit', { size: 6.2, leading: 8, tracking: 20, tint: 0.7 }, 'caption'),
-  style('creditTurned', 'Credit, turned', { swatch: 'paper', tint: 1, align: 'left' }, 'credit'),
+  style(
+    'creditTurned',
+    'Credit, turned',
+    { swatch: 'paper', tint: 1, align: 'left', highlight: { swatch: 'deep', tint: 1, around: 1.2 } },
+    'credit',
+  ),
   style(
     'creditOutlined',
     'Credit, turned, outlined',
-    { swatch: 'deep', letterOutline: { weight: 0.55, swatch: 'paper', tint: 1 } },
+    { swatch: 'deep', highlight: null, letterOutline: { weight: 0.55, swatch: 'paper', tint: 1 } },
     'creditTurned',
   ),
   style('listing', 'Listing', {

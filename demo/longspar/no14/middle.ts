@@ -29,6 +29,8 @@ export function womenAndKnots(pages: Pages): void {
   const id = 'the-women-who-sewed-the-wind';
   const { width, height } = formatOf(pages.edit.document);
   const loft = pages.hang('sewing-loft.jpg', 18, pages.sheet(18, true), { focus: { x: 0.5, y: 0.6 } });
+  // The words above stand on a wall that is nearly too bright for them.
+  pages.shade(18, { ...pages.sheet(18, true), h: mm(80) }, 'deep', 0.6, 'foot');
   pages.credited(loft, 18, mm(5.5), height - mm(6));
   pages.part(id, 'headline', 18, { x: mm(17), y: mm(16), w: mm(96), h: 100 }, 'headlineOnPicture');
   const plate = { x: width - mm(17) - mm(78), y: mm(22), w: mm(78), h: mm(46) };
@@ -144,7 +146,7 @@ function lineWalker(pages: Pages): void {
   // A few lines more than there is room for: one of the faults that are meant.
   pages.run(id, 29, [1, 6], [line + 1, 52], 3);
   pages.quote(id, 'I said that I was what became of it');
-  pages.captioned(marsh, 29, pages.box(29, [5, 6], [line - 4, line - 1]), {
+  pages.captioned(marsh, 29, pages.box(29, [5, 6], [line - 3, line - 1]), {
     words: 'Opposite: Teodor Marsh at the fence. What is not known to be anybody’s is hung here.',
   });
 }

@@ -604,6 +604,28 @@ describe('what is found', () => {
     expect(await told('pale')).toEqual([expect.stringContaining('with what lies under it')]);
   });
 
+  it('takes a wide line around letters as what they stand on, a narrow one as what is seen of them', async () => {
+    // WCAG 2.2, note 4 to “contrast ratio”.
+    const outlined = async (weight: number, swatch: string) => {
+      const document = withRecords(sound(), {
+        paper: { id: 'paper', kind: 'swatch', name: 'Paper', cmyk: [0, 0, 0, 0] },
+        dark: picture('dark'),
+        pf: {
+          ...pictureFrame('pf', 'dark', 'p1', { x: -9, y: -9, w: 418, h: 618 }),
+          order: 'Z0',
+          content: { type: 'picture', picture: 'dark', fit: 'fill' },
+        },
+        lined: paragraphStyle('lined', { size: 10, letterOutline: { weight, swatch, tint: 1 } }),
+        t1: textRecord('t1', plainBody('lined', prose(30)), { story: 's1' }),
+      });
+      return found(await inspected(document), 'contrast').filter(({ at }) => recordAt(at) === 'ft1').length;
+    };
+    expect(await outlined(1, 'paper')).toBe(0);
+    expect(await outlined(0.3, 'paper')).toBe(0);
+    expect(await outlined(1, 'ink')).toBeGreaterThan(0);
+    expect(await outlined(0.3, 'ink')).toBeGreaterThan(0);
+  });
+
   it('is no heading across its columns that stands right above what it is above', async () => {
     const across = (lines: number) =>
       withRecords(sound(), {
