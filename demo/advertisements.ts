@@ -67,8 +67,8 @@ export const ARTWORK: readonly Artwork[] = [
   {
     file: 'marram-wide.svg',
     name: 'Marram & Sons, sailcloth',
-    width: 700,
-    height: 218,
+    width: 711.5,
+    height: 168,
     ground: '#e9e1cf',
     ink: '#1f2f3a',
     accent: '#b5482c',
@@ -80,8 +80,8 @@ export const ARTWORK: readonly Artwork[] = [
   {
     file: 'harbour-bakery.svg',
     name: 'Harbour Bakery',
-    width: 164,
-    height: 232,
+    width: 229.6,
+    height: 189,
     ground: '#f3e6c8',
     ink: '#4a2c17',
     accent: '#c8873a',
@@ -93,8 +93,8 @@ export const ARTWORK: readonly Artwork[] = [
   {
     file: 'ternhaven-chandlers.svg',
     name: 'Ternhaven Chandlers',
-    width: 700,
-    height: 400,
+    width: 711.5,
+    height: 420,
     ground: '#1f3e4c',
     ink: '#f4f1e6',
     accent: '#f0b429',
@@ -123,8 +123,8 @@ export const ARTWORK: readonly Artwork[] = [
   {
     file: 'ferry-house-inn.svg',
     name: 'The Ferry House Inn',
-    width: 164,
-    height: 257,
+    width: 350.1,
+    height: 294,
     ground: '#efe9dc',
     ink: '#26323a',
     accent: '#d99a2b',
@@ -182,7 +182,7 @@ export const ARTWORK: readonly Artwork[] = [
   {
     file: 'hawtreys-quarry.pdf',
     name: 'Hawtrey’s Quarry',
-    width: 349,
+    width: 350.1,
     height: 210,
     ground: '#e4ddd0',
     ink: '#33302c',
@@ -195,7 +195,7 @@ export const ARTWORK: readonly Artwork[] = [
   {
     file: 'old-smithy.svg',
     name: 'The Old Smithy',
-    width: 349,
+    width: 350.1,
     height: 210,
     ground: '#22282c',
     ink: '#f1ead9',
@@ -221,8 +221,8 @@ export const ARTWORK: readonly Artwork[] = [
   {
     file: 'sarrow-flat.svg',
     name: 'Sarrow, photographer',
-    width: 349,
-    height: 388,
+    width: 350.1,
+    height: 399,
     ground: '#f4efe2',
     ink: '#2b3a44',
     accent: '#7d3f52',
@@ -234,8 +234,8 @@ export const ARTWORK: readonly Artwork[] = [
   {
     file: 'eggs-quarter.svg',
     name: 'Roake’s eggs',
-    width: 349,
-    height: 398,
+    width: 350.1,
+    height: 399,
     ground: '#f6efd9',
     ink: '#4a3a22',
     accent: '#d99a2b',
@@ -247,8 +247,8 @@ export const ARTWORK: readonly Artwork[] = [
   {
     file: 'books-half.svg',
     name: 'Quay Lane Books',
-    width: 706,
-    height: 346,
+    width: 711.5,
+    height: 346.5,
     ground: '#2f4a3c',
     ink: '#f3ead2',
     accent: '#d9b35e',
@@ -360,8 +360,10 @@ async function beside(of: Artwork): Promise<Layout> {
   y += 0.1 * h;
   const rule = { x: left, y: y - 0.055 * h, w: 0.16 * w, h: 0.012 * h, fill: accent };
   const most = await oneSize(of.lines, (flat ? 0.08 : 0.066) * h, room);
+  // Over the foot stays a line of its own clear.
+  const step = Math.min((flat ? 0.1 : 0.082) * h, (h - 2 * edge - 0.1 * h - y) / of.lines.length);
   for (const line of of.lines) {
-    y += (flat ? 0.1 : 0.082) * h;
+    y += step;
     await say(line, FACE.line, most, y);
   }
   await say(of.foot, FACE.foot, 0.05 * h, h - 2 * edge);

@@ -158,7 +158,7 @@ function lamp(pages: Pages): void {
   pages.show('gannet-head.jpg', 5, [1, 6], [line, line + 34]);
   pages.run('lamp', 5, [1, 6], [line + 37, 97], 4, { balanced: true });
   pages.show('lamp-window.jpg', 5, [5, 6], [72, 94]);
-  pages.quote('lamp', 'I have a window');
+  pages.quote('lamp', 'If people want to look at it they may');
 }
 
 function townAndObituary(pages: Pages): void {
@@ -197,6 +197,8 @@ function sport(pages: Pages): void {
   pages.fill('trials', 16, 'Sport');
   pages.fill('results', 16, 'Results');
   pages.inColumns('trials', 3);
+  pages.moveParts('trials', 'equinox-fly.jpg', 16, [1, 4], { picture: [9, 44], body: [48, 61] });
+  pages.balance('trials');
   pages.inColumns('results', 1);
   pages.blocks(
     16,

@@ -95,16 +95,16 @@ function departments(pages: Pages): void {
   pages.words(4, pages.box(4, [1, 6], [1, 1]), [['kicker', 'FROM THE EDITOR']]);
   const line = pages.opening('a-word-before-the-equinox', 4, 3, { headline: [1, 6], rest: [1, 5] });
   pages.run('a-word-before-the-equinox', 4, [1, 6], [line + 1, 30], 3, { balanced: true });
-  const strip = pages.box(4, [1, 6], [33, 50]);
+  const strip = pages.box(4, [1, 6], [29, 50]);
   const market = pages.hang('market-awnings.jpg', 4, strip, { focus: { x: 0.5, y: 0.6 } });
-  pages.captioned(market, 4, pages.box(4, [1, 6], [51, 52]));
+  pages.captioned(market, 4, { ...strip, y: strip.y + strip.h + 5, h: 12 });
   pages.area(5, pages.sheet(5), 'tint');
   pages.words(5, pages.box(5, [1, 6], [1, 1]), [['kicker', 'TO MAKE']]);
   const next = pages.opening('a-kite-of-brown-paper', 5, 3, { headline: [1, 4], style: 'headlineFeature', rest: [1, 5] });
   pages.run('a-kite-of-brown-paper', 5, [1, 3], [next + 1, 52], 1);
   ([1, 2, 3, 4] as const).forEach((step, i) => {
     const column = 4 + (i % 2) * 1.5;
-    const at = pages.box(5, [4, 6], [next + 1 + i * 9, next + 7 + i * 9]);
+    const at = pages.box(5, [4, 5], [next + 1 + i * 9, next + 7 + i * 9]);
     const drawing = pages.hang(`fold-${step}.svg`, 5, { ...at, x: at.x + (column - 4) * 20 }, { fit: 'fit' });
     pages.captioned(drawing, 5, { ...at, y: at.y + at.h + 2, h: 12 }, { style: 'captionStrong' });
   });
@@ -117,7 +117,8 @@ function boxKite(pages: Pages): void {
   pages.credited(loft, 6, mm(5.5), height - mm(6));
   pages.words(7, pages.box(7, [1, 6], [1, 1]), [['kicker', 'OPINION']]);
   const line = pages.opening(id, 7, 3, { headline: [1, 5], style: 'headlineGrand', rest: [1, 5] });
-  pages.run(id, 7, [1, 6], [line + 2, 52], 3);
+  pages.run(id, 7, [1, 6], [line + 2, 52], 3, { balanced: true });
+  pages.quote(id, 'I think of it as a fault that has been painted');
   const spine = pages.box(8, [1, 6], [3, 46]);
   const box = pages.hang('box-kite.png', 8, spine, { fit: 'fit', wrap: OUTLINED });
   pages.captioned(box, 8, pages.box(8, [1, 2], [48, 50]));

@@ -28,6 +28,7 @@ import {
   removeQuoteDesign,
   saysOf,
   setQuote,
+  withQuotes,
   setQuoteDesign,
 } from './quotes';
 
@@ -223,5 +224,14 @@ describe('a tied quote', () => {
     expect(withEllipsis(words, words.indexOf(' four'), words.indexOf('.'))).toBe('‘One two three ….’');
     expect(saysOf('‘One … four.’', 'One two three four.')).toBe(true);
     expect(saysOf('four … One', 'One two three four.')).toBe(false);
+  });
+
+  it('stands between marks once, whichever of its own were picked with it', () => {
+    // British practice: single marks, and double ones for speech within.
+    expect(withQuotes('If people want to look at it they may.”')).toBe('‘If people want to look at it they may.’');
+    expect(withQuotes('“I have a window.”')).toBe('‘I have a window.’');
+    expect(withQuotes('“I have a window,” she says.')).toBe('“I have a window,” she says.');
+    expect(withQuotes('I have a window,” she says.')).toBe('“I have a window,” she says.');
+    expect(withQuotes('She says: “I have a window')).toBe('She says: “I have a window”');
   });
 });

@@ -208,8 +208,12 @@ export function withQuotes(words: string): string {
     .replace(/[’”"']+$/, '')
     .trim();
   if (!MARK.test(inner)) return `‘${inner}’`;
-  // Marks are left within: speech that ends before the sentence does, or begins after it.
-  return text;
+  // Marks are left within: speech that ends before the sentence does, or begins after it. Its other mark may lie
+  // outside what was picked.
+  const opens = text.indexOf('“');
+  const closes = text.indexOf('”');
+  if (closes >= 0 && (opens < 0 || opens > closes)) return `“${text}`;
+  return text.lastIndexOf('“') > text.lastIndexOf('”') ? `${text}”` : text;
 }
 
 const spaced = (words: string): string => words.replace(/[\s\u2028]+/g, ' ').trim();
