@@ -4,7 +4,7 @@ import { byOrder } from '@/core/records/document';
 import type { PageRecord, TextRecord } from '@/core/records/index';
 import { openServer, type Server } from '../support/application';
 import { openChromium } from '../support/chromium';
-import { copyIssue, Desk } from '../support/desk';
+import { copyIssue, Desk, holdingCode } from '../support/desk';
 
 /** The pages of an issue, put in order with mouse and keyboard. */
 
@@ -12,11 +12,13 @@ const databaseUrl = inject('databaseUrl');
 let server: Server;
 let browser: Browser;
 let desk: Desk;
+let issue: string;
 
 beforeAll(async () => {
   server = await openServer(databaseUrl);
   browser = await openChromium();
-  desk = await Desk.open(browser, server.origin, databaseUrl, await copyIssue(databaseUrl));
+  issue = await copyIssue(databaseUrl);
+  desk = await Desk.open(browser, server.origin, databaseUrl, issue);
 });
 
 afterAll(async () => {
@@ -31,6 +33,30 @@ const pages = async () => {
 const order = async () => (await pages()).map(({ id }) => id).slice(0, 8);
 const press = async (name: string) =>
   (await desk.page.waitForSelector(`aside section[aria-label=Pages] ::-p-aria([name="${name}"][role="button"])`))!.click();
+
+describe('an issue that opens', () => {
+  it.each(['p1', 'p4'])('shows bare paper just where its pages will lie, at %s', async (at) => {
+    const own = await browser.newPage();
+    await own.setViewport({ width: 1280, height: 800 });
+    const { release } = await holdingCode(own);
+    const arrived = own.goto(`${server.origin}/issues/${issue}/pages?page=${at}`, { waitUntil: 'domcontentloaded' });
+    const boxOf = (selector: string) =>
+      own.$$eval(selector, (all) => {
+        const boxes = all.map((each) => each.getBoundingClientRect());
+        const [x, y] = [Math.min(...boxes.map((box) => box.x)), Math.min(...boxes.map((box) => box.y))];
+        return [x, y, Math.max(...boxes.map((box) => box.right)) - x, Math.max(...boxes.map((box) => box.bottom)) - y];
+      });
+    await own.waitForSelector('[data-bare-paper]');
+    expect(await own.$('.desk')).toBeNull();
+    const bare = await boxOf('[data-bare-paper]');
+    await release();
+    await arrived;
+    await own.waitForSelector('.desk[data-ready=true]');
+    const paper = await boxOf('[data-paper]');
+    for (const [i, length] of bare.entries()) expect(Math.abs(length - paper[i]!)).toBeLessThan(1.5);
+    await own.close();
+  });
+});
 
 describe('pages', () => {
   it('move, and the desk goes with them', async () => {

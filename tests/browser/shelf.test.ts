@@ -2,7 +2,7 @@ import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { openServer, query, type Server } from '../support/application';
 import { openChromium } from '../support/chromium';
-import { copyDocument, copyHouse, until } from '../support/desk';
+import { copyDocument, copyHouse, holdingCode, until } from '../support/desk';
 
 /** From an idea to the second issue: with real mouse and keyboard on the real application. */
 
@@ -51,22 +51,13 @@ const says = (words: string) =>
 describe('a page that is seen before its code has come', () => {
   it('keeps what is pressed, and does it as soon as it can', async () => {
     const own = await browser.newPage();
-    // The code of the page is held back; everything else comes.
-    const held: (() => void)[] = [];
-    let isHeld = true;
-    await own.setRequestInterception(true);
-    own.on('request', (request) => {
-      const go = () => void request.continue();
-      if (isHeld && request.resourceType() === 'script') held.push(go);
-      else go();
-    });
+    const { held, release } = await holdingCode(own);
     const arrived = own.goto(server.origin, { waitUntil: 'domcontentloaded' });
     await own.waitForSelector('::-p-xpath(//button[contains(., "New publication")])');
-    await expect.poll(() => held.length).toBeGreaterThan(0);
+    await expect.poll(held).toBeGreaterThan(0);
     await (await own.$('::-p-xpath(//button[contains(., "New publication")])'))!.click();
     expect(await own.$('[role=dialog]')).toBeNull();
-    isHeld = false;
-    for (const go of held) go();
+    await release();
     await own.waitForSelector('[role=dialog]');
     await arrived;
     await own.close();

@@ -1,6 +1,6 @@
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Browser, BrowserContext, Page } from 'puppeteer-core';
+import type { Browser, BrowserContext, HTTPRequest, Page } from 'puppeteer-core';
 import { nanoid } from 'nanoid';
 import { readRecord, type StoredRecord } from '@/core/records/stored';
 import { query } from './application';
@@ -50,6 +50,27 @@ export async function until(page: Page, what: string, holds: (...args: never[]) 
     await page.screenshot({ path });
     throw new Error(`It never came about that ${what}: see ${path}.`);
   }
+}
+
+/** Holds back the code of what a page opens next, while everything else comes; gives how to let it go. */
+export async function holdingCode(page: Page): Promise<{ readonly held: () => number; readonly release: () => Promise<void> }> {
+  const held: (() => void)[] = [];
+  await page.setRequestInterception(true);
+  const hold = (request: HTTPRequest) => {
+    const go = () => void request.continue();
+    if (request.url().includes('/_next/') && request.resourceType() === 'script') held.push(go);
+    else go();
+  };
+  page.on('request', hold);
+  return {
+    held: () => held.length,
+    // What a worker fetches would wait for whoever looks on.
+    release: async () => {
+      for (const go of held) go();
+      page.off('request', hold);
+      await page.setRequestInterception(false);
+    },
+  };
 }
 
 /** How far an arrow key moves a frame: a tenth of a millimetre, in points. */

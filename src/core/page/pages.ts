@@ -122,6 +122,12 @@ export function spreads(document: Document): PlacedPage[][] {
   return out;
 }
 
+/** The pages that are in sight first, where one of them is to be; those it begins with otherwise, and none where there are none. */
+export function spreadAt(document: Document, page: string | undefined): readonly PlacedPage[] {
+  const every = spreads(document);
+  return every[placedPage(document, page ?? '')?.spread ?? 0] ?? [];
+}
+
 const byId = new WeakMap<readonly PlacedPage[], ReadonlyMap<string, PlacedPage>>();
 
 /** @returns undefined when the page is not there */

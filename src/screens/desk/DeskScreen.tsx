@@ -7,6 +7,7 @@ import type { Opened } from '@/client/documentStore';
 import { keepSpread, keptSpread, type KeptSpread } from '@/client/keptSpread';
 import { addPages } from '@/core/actions/pages';
 import type { DeskView } from '@/core/page/houseDesk';
+import { spreadAt } from '@/core/page/pages';
 import { all } from '@/core/records/document';
 import type { DeskPlace } from './deskPlace';
 import { type Keeping, useKept } from '../frame/useKept';
@@ -15,7 +16,6 @@ import { type OpenedTools, useOpened } from '../frame/useOpened';
 import { Notices } from '@/parts/Notices';
 import { useCommands } from '../frame/commands/useCommands';
 import { useNotices } from '../frame/useNotices';
-import { firstInSight } from './useSpreadInSight';
 import { Workbench } from './Workbench';
 
 interface DeskScreenProps {
@@ -35,7 +35,7 @@ export function DeskScreen({ id, opened, view, placeOf, waiting }: DeskScreenPro
   const [kept] = useState(() => (typeof window === 'undefined' || view ? undefined : keptSpread(id)));
   // What nothing is kept of is composed while the desk is drawn; otherwise the two would only be in each other's way.
   const watchFirst = useLatest(({ store, composer }: OpenedTools) => {
-    const watch = () => composer.watch(firstInSight(store.document, placeOf(store, composer).at));
+    const watch = () => composer.watch(spreadAt(store.document, placeOf(store, composer).at).map(({ page }) => page.id));
     if (!kept) return watch();
     void kept.then((found) => found?.seq !== store.seq && watch(), watch);
   });

@@ -17,16 +17,6 @@ export interface SpreadInSight {
   readonly turn: (to: number) => void;
 }
 
-/** By number, the spread that a page lies on, or one of so many where the page is no more. */
-const spreadOf = (document: Document, count: number, at: { readonly page: string | undefined; readonly spread: number }) =>
-  placedPage(document, at.page ?? '')?.spread ?? Math.min(at.spread, count - 1);
-
-/** The pages that are in sight first, by id, where one of them is to be; none of a document without pages. */
-export function firstInSight(document: Document, page: string | undefined): readonly string[] {
-  const every = spreads(document);
-  return (every[spreadOf(document, every.length, { page, spread: 0 })] ?? []).map(({ page: { id } }) => id);
-}
-
 /**
  * The spread in sight: that of a page, wherever it goes; by its number where the page is no more.
  *
@@ -42,7 +32,7 @@ export function useSpreadInSight(
 ): SpreadInSight {
   const [at, setAt] = useState<{ readonly page: string | undefined; readonly spread: number }>({ page: first, spread: 0 });
   const every = useMemo(() => spreads(document), [document]);
-  const index = spreadOf(document, every.length, at);
+  const index = placedPage(document, at.page ?? '')?.spread ?? Math.min(at.spread, every.length - 1);
   const turn = useCallback(
     (to: number) => {
       const list = spreads(store.document);

@@ -6,12 +6,15 @@ import type { DeskStore } from '@/client/deskStore';
 import { IssueHeader } from '../frame/IssueHeader';
 import type { DeskPlace } from '../desk/deskPlace';
 import { DeskScreen } from '../desk/DeskScreen';
+import { DeskSkeleton, type OpeningPaper } from '../desk/DeskSkeleton';
 
 interface PagesScreenProps {
   readonly id: string;
   readonly publication: string;
   readonly name: string;
   readonly house: string | undefined;
+  /** What is seen until all is there. */
+  readonly paper: OpeningPaper;
   /** The page that is to be in sight first. */
   readonly at?: string | undefined;
   /** The frame that is to be chosen, and the text that Fit is to be opened at. */
@@ -20,7 +23,7 @@ interface PagesScreenProps {
 }
 
 /** The place Pages: the issue on the desk. */
-export function PagesScreen({ id, publication, name, house, at, frame, fit }: PagesScreenProps) {
+export function PagesScreen({ id, publication, name, house, paper, at, frame, fit }: PagesScreenProps) {
   const placeOf = useCallback(
     (store: DeskStore, composer: ComposerClient): DeskPlace => ({
       document: id,
@@ -47,9 +50,7 @@ export function PagesScreen({ id, publication, name, house, at, frame, fit }: Pa
   const waiting = (
     <div className="flex h-full flex-col">
       <IssueHeader document={id} publication={publication} name={name} house={house} place="pages" />
-      <p className="p-6 opacity-70" role="status">
-        Laying out the desk …
-      </p>
+      <DeskSkeleton paper={paper} />
     </div>
   );
   return <DeskScreen id={id} placeOf={placeOf} waiting={waiting} />;

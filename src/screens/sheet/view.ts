@@ -9,7 +9,7 @@ export interface View {
 }
 
 /** Pixels around a spread that fills the desk. */
-const RIM = 34;
+export const RIM = 34;
 
 /** The view in which a box of the spread fills a desk of a size. */
 export function fitView(box: Box, width: number, height: number): View {

@@ -1,6 +1,7 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
+import { BarePage } from '@/parts/BarePage';
 import { useLatest } from '../frame/useLatest';
 
 /** How many covers are asked for at the same time that are still to be drawn. */
@@ -92,18 +93,3 @@ export function Cover({
     </span>
   );
 }
-
-/** What a page looks like of which nothing is known yet: a headline, a picture and two columns, as pale shapes. */
-const BarePage = ({ isBeingDrawn }: { isBeingDrawn: boolean }) => (
-  <span
-    aria-hidden="true"
-    className={`absolute inset-0 flex flex-col gap-[6%] p-[9%] ${isBeingDrawn ? 'animate-pulse motion-reduce:animate-none' : ''}`}
-  >
-    <span className="bg-slate-200 h-[12%]" />
-    <span className="bg-slate-200 h-[38%]" />
-    <span className="grid flex-1 grid-cols-2 gap-[6%]">
-      <span className="bg-slate-200" />
-      <span className="bg-slate-200" />
-    </span>
-  </span>
-);

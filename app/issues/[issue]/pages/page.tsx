@@ -1,6 +1,7 @@
 import { preload } from 'react-dom';
 import { documentUrl } from '@/client/fetchOpened';
 import { issueHead } from '@/services/documents/issueHead';
+import { openingPaper } from '@/services/documents/openingPaper';
 import { PagesScreen } from '@/screens/pages/PagesScreen';
 import { EarlyComposer } from '../../../EarlyComposer';
 import { guarded } from '../../../guarded';
@@ -8,7 +9,8 @@ import { guarded } from '../../../guarded';
 export const dynamic = 'force-dynamic';
 
 export default guarded(async ({ visit, search }) => {
-  const head = await issueHead(visit.document!);
+  const at = one(search['page']);
+  const [head, paper] = await Promise.all([issueHead(visit.document!), openingPaper(visit.document!.id, at)]);
   preload(documentUrl(head.id), { as: 'fetch', crossOrigin: 'anonymous' });
   return (
     <>
@@ -18,7 +20,8 @@ export default guarded(async ({ visit, search }) => {
         publication={head.publicationName}
         name={head.name}
         house={head.house}
-        at={one(search['page'])}
+        paper={paper}
+        at={at}
         frame={one(search['frame'])}
         fit={one(search['fit'])}
       />
