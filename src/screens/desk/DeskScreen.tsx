@@ -35,9 +35,13 @@ export function DeskScreen({ id, opened, view, placeOf, waiting }: DeskScreenPro
   const [kept] = useState(() => (typeof window === 'undefined' || view ? undefined : keptSpread(id)));
   // What nothing is kept of is composed while the desk is drawn; otherwise the two would only be in each other's way.
   const watchFirst = useLatest(({ store, composer }: OpenedTools) => {
-    const watch = () => composer.watch(spreadAt(store.document, placeOf(store, composer).at).map(({ page }) => page.id));
-    if (!kept) return watch();
-    void kept.then((found) => found?.seq !== store.seq && watch(), watch);
+    const pages = spreadAt(store.document, placeOf(store, composer).at).map(({ page }) => page.id);
+    const isKept = (found: KeptSpread | undefined) => found?.seq === store.seq && pages.every((page) => found.pages.has(page));
+    if (!kept) return composer.watch(pages);
+    void kept.then(
+      (found) => !isKept(found) && composer.watch(pages),
+      () => composer.watch(pages),
+    );
   });
   const opening = useOpened(id, opened, view, watchFirst);
   const tools = opening && 'store' in opening ? opening : undefined;
