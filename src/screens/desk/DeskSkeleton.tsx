@@ -14,8 +14,6 @@ export function DeskSkeleton({ paper }: { paper: OpeningPaper }) {
   const { width, height, bleed, pages } = paper;
   const across = pages * width + 2 * bleed;
   const down = height + 2 * bleed;
-  // As the desk begins (`fitView`): all of a spread in sight.
-  const fitted = `min(100cqw, ${(100 * across) / down}cqh)`;
   const share = (part: number, of: number) => `${(100 * part) / of}%`;
   const panel = 'border-base-300 bg-base-100 shrink-0';
   return (
@@ -26,7 +24,11 @@ export function DeskSkeleton({ paper }: { paper: OpeningPaper }) {
         <div className="flex min-w-0 flex-1 flex-col">
           <div className="bg-base-200 min-h-0 flex-1" style={{ padding: RIM }}>
             <div className="grid size-full place-items-center [container-type:size]">
-              <div className="relative" style={{ width: fitted, aspectRatio: `${across} / ${down}` }}>
+              {/* As the desk begins (`fitView`): all of a spread in sight. */}
+              <div
+                className="relative aspect-[var(--ratio)] w-[min(100cqw,100cqh*var(--ratio))]"
+                style={{ ['--ratio' as string]: across / down }}
+              >
                 <div
                   data-bare-paper
                   className="absolute flex bg-white shadow-[0_1px_3px_rgb(20_33_61/0.3)]"
