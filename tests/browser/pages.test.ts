@@ -58,6 +58,42 @@ describe('an issue that opens', () => {
   });
 });
 
+describe('a finger on a tablet', () => {
+  it('chooses by a tap, moves a frame, scrolls the tray along it, and carries a story out of it', async () => {
+    const own = await browser.newPage();
+    await own.setViewport({ width: 1024, height: 440, hasTouch: true });
+    await own.goto(`${server.origin}/issues/${issue}/pages?page=p4`, { waitUntil: 'domcontentloaded' });
+    await own.waitForSelector('.desk[data-ready=true]');
+    const swipe = async (from: readonly [number, number], by: readonly [number, number], meanwhile?: () => Promise<void>) => {
+      const finger = await own.touchscreen.touchStart(...from);
+      for (let i = 1; i <= 10; i++) await finger.move(from[0] + (i / 10) * by[0], from[1] + (i / 10) * by[1]);
+      await meanwhile?.();
+      await finger.end();
+    };
+    const placeOf = async (selector: string) => (await (await own.waitForSelector(selector))!.boundingBox())!;
+    const HEADLINE = '[data-frame][aria-label^="Headline, The spar remembers"]';
+    const before = await placeOf(HEADLINE);
+    const middle = [before.x + before.width / 2, before.y + before.height / 2] as const;
+    await own.touchscreen.tap(...middle);
+    await own.waitForSelector('aside[aria-label=Detail] ::-p-text(Headline, The spar remembers)');
+    await swipe(middle, [0, 60]);
+    await expect.poll(async () => (await placeOf(HEADLINE)).y).toBeGreaterThan(before.y + 30);
+
+    const STORY = 'aside[aria-label=Tray] [data-story]';
+    const story = await placeOf(STORY);
+    const at = [story.x + story.width / 2, story.y + story.height / 2] as const;
+    // Along the list it is scrolled, across it a story is taken out.
+    await swipe(at, [0, -100]);
+    await expect.poll(async () => (await placeOf(STORY)).y).toBeLessThan(story.y - 30);
+    await swipe(at, [0, 160]);
+    await expect.poll(async () => (await placeOf(STORY)).y).toBe(story.y);
+    await swipe(at, [300, 10], async () => {
+      await own.waitForSelector('[data-carried]');
+    });
+    await own.close();
+  });
+});
+
 describe('pages', () => {
   it('move, and the desk goes with them', async () => {
     await desk.go(4);

@@ -48,7 +48,7 @@ export function ToPlace({ document, today, actions, onCarry, onPlace }: ToPlaceP
       <button
         type="button"
         data-to-place={carried.id}
-        className="hover:bg-base-content/5 block w-full cursor-grab touch-none border-l-[3px] py-1.5 pl-2 text-left select-none"
+        className="hover:bg-base-content/5 block w-full cursor-grab touch-pan-y border-l-[3px] py-1.5 pl-2 text-left select-none"
         style={{ borderColor: tint === undefined ? 'var(--color-base-300)' : `var(--story-${tint})` }}
         title="Drag onto a page, or press Enter to put it on the chosen page"
         onPointerDown={(event) => event.button === 0 && onCarry(carried, event)}

@@ -94,7 +94,7 @@ function FinishChip({ desk, finish, chosen, onGive }: FinishChipProps) {
           ? `${finish.name}. Press to leave it; the look stays.`
           : `${finish.name}. Press to give it, or carry it onto a frame.`
       }
-      className={`flex w-full cursor-grab touch-none flex-col items-start gap-0.5 border p-1 text-left select-none ${chosen ? 'border-primary bg-primary/15' : 'border-base-300 hover:bg-base-content/5'}`}
+      className={`flex w-full cursor-grab touch-pan-y flex-col items-start gap-0.5 border p-1 text-left select-none ${chosen ? 'border-primary bg-primary/15' : 'border-base-300 hover:bg-base-content/5'}`}
       onPointerDown={carry}
       onClick={onGive}
     >

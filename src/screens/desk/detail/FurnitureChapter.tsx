@@ -37,7 +37,7 @@ function Chip({ desk, furniture }: { desk: Desk; furniture: FurnitureRecord }) {
     <button
       type="button"
       data-furniture={furniture.id}
-      className="hover:bg-base-content/5 border-base-300 flex w-full cursor-grab touch-none flex-col gap-1 border p-1 text-left select-none"
+      className="hover:bg-base-content/5 border-base-300 flex w-full cursor-grab touch-pan-y flex-col gap-1 border p-1 text-left select-none"
       title="Drag onto a page, or press Enter to put it where there is most room"
       onPointerDown={(event: ReactPointerEvent) => {
         if (event.button === 0) desk.gestures.carryOver('furniture', furniture.id, event);

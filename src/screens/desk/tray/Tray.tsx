@@ -242,7 +242,7 @@ function Story({ document, story, composer, onCarry, onPlace, onFit }: StoryProp
         <button
           type="button"
           data-story={story.id}
-          className={`hover:bg-base-content/5 block w-full cursor-grab touch-none pt-1.5 pl-2 text-left select-none ${fit ? '' : 'pb-1.5'}`}
+          className={`hover:bg-base-content/5 block w-full cursor-grab touch-pan-y pt-1.5 pl-2 text-left select-none ${fit ? '' : 'pb-1.5'}`}
           title="Drag onto the grid, or press Enter to place it where there is most room"
           onPointerDown={(event) => event.button === 0 && onCarry({ what: 'story', id: story.id }, event)}
           onKeyDown={(event) => {
@@ -290,7 +290,7 @@ function Pictures({
             <button
               type="button"
               data-picture={picture.id}
-              className="group block w-full cursor-grab touch-none text-left select-none"
+              className="group block w-full cursor-grab touch-pan-y text-left select-none"
               title={`${picture.name}, ${picture.width} × ${picture.height} px`}
               onPointerDown={(event) => event.button === 0 && onCarry({ what: 'picture', id: picture.id }, event)}
               onKeyDown={(event) => {
