@@ -61,7 +61,7 @@ article>.head{max-width:48rem;margin-bottom:1.8rem}
 .text figure,.text .quote,.text table,.text blockquote{margin-block:1.6rem}
 .text figure.upright{max-width:24rem}
 figcaption{padding-top:0.5rem;color:var(--quiet)}
-figcaption p[class],figcaption p{font-size:0.9rem;line-height:1.4;text-align:start;color:inherit}
+figcaption p[class],figcaption p{font-size:0.9rem;line-height:1.4;text-align:start;color:inherit;background:none;padding-inline:0}
 .text h2,.text h3{margin-top:1.6em;margin-bottom:0.4em}
 .text blockquote{padding-inline-start:1.2rem;border-inline-start:3px solid var(--accent)}
 .quote{padding-block:0.9rem;border-block:2px solid var(--accent)}
