@@ -143,7 +143,6 @@ function lineWalker(pages: Pages): void {
   pages.words(29, pages.box(29, [1, 6], [1, 1]), [['kicker', 'A CONVERSATION']]);
   const line = pages.opening(id, 29, 3, { headline: [1, 6], style: 'headlineFeature', rest: [1, 4], byline: false });
   pages.part(id, 'byline', 29, pages.box(29, [5, 6], [line - 5, line - 5]));
-  // A few lines more than there is room for: one of the faults that are meant.
   pages.run(id, 29, [1, 6], [line + 1, 52], 3);
   pages.quote(id, 'I said that I was what became of it');
   pages.captioned(marsh, 29, pages.box(29, [5, 6], [line - 3, line - 1]), {

@@ -252,9 +252,7 @@ export function ChecksBench({ id, publication, name, house, store, composer }: C
           )}
           <div className="min-h-0 flex-1 overflow-auto" data-checked={checked !== undefined && !isMeasuring}>
             {isClean && (
-              <p className="text-success px-5 py-6 font-semibold">
-                Nothing is in the way of this issue. It is delivered in Handoff.
-              </p>
+              <p className="text-success px-5 py-6 font-semibold">Nothing is in the way of this issue. Deliver it in Handoff.</p>
             )}
             <ul ref={list} aria-label="Findings">
               {groups.map((group) => (

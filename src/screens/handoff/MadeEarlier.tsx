@@ -25,7 +25,7 @@ export function MadeEarlier({ issue, deliveries, onCancel, onMake, onSend }: Mad
       {looked && <EditionView delivery={looked} onClose={() => setLooked(undefined)} />}
       <h2 className="chapter border-base-300 mt-9 border-b pb-1.5">Made earlier</h2>
       {deliveries.length === 0 && (
-        <p className="py-3 opacity-70">Nothing has been made from this issue yet. Press a way out above.</p>
+        <p className="py-3 opacity-70">Nothing has been made from this issue yet. Choose one of the ways out above.</p>
       )}
       <ul aria-label="Made earlier">
         {deliveries.map((delivery) => (

@@ -51,7 +51,7 @@ function Stack({ desk, page }: { desk: Desk; page: PlacedPage }) {
     <section aria-label={`Page ${page.number}`} className="pb-4">
       <h3 className="chapter pb-1">Page {page.number}</h3>
       {frames.length === 0 ? (
-        <p className="opacity-75">Nothing lies on it. Drag a story or a picture there, or over its empty grid.</p>
+        <p className="opacity-75">Nothing on this page yet. Drag a story or a picture onto it.</p>
       ) : (
         <GridList
           aria-label={`Frames of page ${page.number}, the topmost first`}
